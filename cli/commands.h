@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/export.h"
+
+#include <string>
+#include <vector>
+
+/// One function per subcommand; each answers the process's exit status: 0 only where every file succeeded.
+namespace irenic::cli {
+
+struct MeasureArguments {
+    std::vector<std::string> files;
+    bool json = false;
+    int threads = 0;
+};
+int measure(const MeasureArguments &arguments);
+
+struct CleanArguments {
+    std::vector<std::string> files;
+    std::string outFolder;
+    std::string method = "auto";
+    std::optional<double> luminance, colour;
+    std::string format = "dng";
+    std::string nameTemplate = kDefaultNameTemplate;
+    int threads = 0;
+    bool json = false;
+    bool dryRun = false;
+};
+int clean(const CleanArguments &arguments);
+
+/// Says on standard error, and with `json` as an object on standard output, why a file failed.
+void report(const std::string &file, const Error &error, bool json);
+
+} // namespace irenic::cli

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// irenic-cli: the whole core without a window.
+#include "commands.h"
+
+#include <CLI/CLI.hpp>
+#include <nlohmann/json.hpp>
+
+#include <cstdio>
+
+namespace irenic::cli {
+
+void report(const std::string &file, const Error &error, bool json)
+{
+    std::fprintf(stderr, "irenic-cli: %s: %s\n", file.c_str(), error.userMessage.c_str());
+    if (json)
+        std::printf("%s\n", nlohmann::json{{"file", file}, {"error", error.userMessage}}.dump().c_str());
+}
+
+namespace {
+
+int listMethods(bool json)
+{
+    for (const MethodInfo &m : methods()) {
+        if (!json) {
+            std::printf("%-10s %s\n           %s %s\n", m.id, m.label, m.goodAt, m.cost);
+            continue;
+        }
+        nlohmann::json parameters = nlohmann::json::array();
+        for (const ParamInfo &p : {kLuminanceStrength, kColourStrength})
+            parameters.push_back({{"name", p.name}, {"label", p.label}, {"min", p.min}, {"max", p.max}, {"suggested", p.suggested}, {"help", p.help}});
+        std::printf("%s\n", nlohmann::json{{"id", m.id}, {"label", m.label}, {"goodAt", m.goodAt}, {"cost", m.cost}, {"parameters", parameters}}.dump().c_str());
+    }
+    return 0;
+}
+
+} // namespace
+} // namespace irenic::cli
+
+int main(int argc, char **argv)
+{
+    using namespace irenic::cli;
+    CLI::App app{"Measures and reduces noise in raw photographs.", "irenic-cli"};
+    app.require_subcommand(1);
+
+    MeasureArguments measureArguments;
+    CLI::App *measureCommand = app.add_subcommand("measure", "Measure the noise of raw photographs");
+    measureCommand->add_option("files", measureArguments.files, "Raw files")->required();
+    measureCommand->add_flag("--json", measureArguments.json, "One JSON object a line");
+    measureCommand->add_option("--threads", measureArguments.threads, "0 uses every core")->check(CLI::Range(0, 1024));
+
+    CleanArguments c;
+    CLI::App *cleanCommand = app.add_subcommand("clean", "Clean raw photographs and write DNG or TIFF");
+    cleanCommand->add_option("files", c.files, "Raw files")->required();
+    cleanCommand->add_option("--out", c.outFolder, "Folder for the results")->required();
+    cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->capture_default_str();
+    cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
+    cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
+    cleanCommand->add_option("--format", c.format, "dng or tiff")->capture_default_str();
+    cleanCommand->add_option("--name", c.nameTemplate, "Name of the results: {name} {method} {luminance} {colour} {iso} {date}")->capture_default_str();
+    cleanCommand->add_option("--threads", c.threads, "0 uses every core")->check(CLI::Range(0, 1024));
+    cleanCommand->add_flag("--json", c.json, "One JSON object a line");
+    cleanCommand->add_flag("--dry-run", c.dryRun, "Say what would be done and write nothing");
+
+    bool methodsJson = false;
+    CLI::App *methodsCommand = app.add_subcommand("methods", "List the methods");
+    methodsCommand->add_flag("--json", methodsJson, "One JSON object a line");
+
+    CLI11_PARSE(app, argc, argv);
+    if (measureCommand->parsed())
+        return measure(measureArguments);
+    if (cleanCommand->parsed())
+        return clean(c);
+    return listMethods(methodsJson);
+}

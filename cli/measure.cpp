@@ -1,0 +1,69 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "commands.h"
+
+#include <nlohmann/json.hpp>
+
+#include <cstdio>
+
+namespace irenic::cli {
+
+namespace {
+
+/// Names of the cells as photographers say them: greens are numbered by the row they share with red (G1) or blue (G2).
+std::array<std::string, 4> cellNames(const CfaPattern &cfa)
+{
+    std::array<std::string, 4> names;
+    for (int y = 0; y < 2; ++y) {
+        const bool redRow = cfa.at(0, y) == Colour::Red || cfa.at(1, y) == Colour::Red;
+        for (int x = 0; x < 2; ++x)
+            names[size_t(y * 2 + x)] = cfa.at(x, y) == Colour::Red ? "R" : cfa.at(x, y) == Colour::Blue ? "B" : redRow ? "G1" : "G2";
+    }
+    return names;
+}
+
+nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseReport &n)
+{
+    nlohmann::json noise;
+    const auto names = cellNames(frame.cfa);
+    for (size_t i = 0; i < 4; ++i)
+        noise[names[i]] = {{"a", n.cells[i].shotGain}, {"b", n.cells[i].readVariance}};
+    nlohmann::json hot = nlohmann::json::array();
+    for (const PixelAt &p : n.hotPixels)
+        hot.push_back({p.x, p.y});
+    const Suggestion s = suggestTreatment(n);
+    return {{"file", file}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"luminanceNoise", n.luminanceNoise},
+            {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}, {"confidence", n.confidence}, {"confidenceReason", n.confidenceReason},
+            {"pattern", frame.cfa.shifted(frame.active.x, frame.active.y).name()}, {"width", frame.crop.width}, {"height", frame.crop.height},
+            {"camera", frame.shooting.make + " " + frame.shooting.model}, {"warnings", frame.warnings},
+            {"suggestion", {{"method", s.treatment.method}, {"luminance", s.treatment.luminance}, {"colour", s.treatment.colour}, {"reason", s.reason}}}};
+}
+
+} // namespace
+
+int measure(const MeasureArguments &arguments)
+{
+    int status = 0;
+    for (const std::string &file : arguments.files) {
+        const RunContext run{arguments.threads, {}, {}};
+        const auto frame = readFrame(file, run);
+        const Result<NoiseReport> noise = frame ? measureNoise(*frame.value(), run) : Result<NoiseReport>(frame.error());
+        if (!noise) {
+            report(file, noise.error(), arguments.json);
+            status = 1;
+            continue;
+        }
+        const NoiseReport &n = noise.value();
+        if (arguments.json) {
+            std::printf("%s\n", toJson(file, *frame.value(), n).dump().c_str());
+            continue;
+        }
+        std::printf("%s\n  ISO %g, brightness noise %.1f %%, colour noise %.1f %% of the mid-tone, %zu hot pixels\n  %s\n  %s\n", file.c_str(),
+                    frame.value()->shooting.iso, 100 * double(n.luminanceNoise), 100 * double(n.colourNoise), n.hotPixels.size(),
+                    n.confidenceReason.c_str(), suggestTreatment(n).reason.c_str());
+        for (const std::string &warning : frame.value()->warnings)
+            std::printf("  Note: %s\n", warning.c_str());
+    }
+    return status;
+}
+
+} // namespace irenic::cli

@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/parallel.h"
+
+#include <tbb/parallel_for.h>
+#include <tbb/task_arena.h>
+
+#include <atomic>
+#include <mutex>
+
+namespace irenic {
+
+Status parallelFor(int count, const RunContext &run, const std::function<void(int)> &body)
+{
+    int done = 0;
+    std::mutex progressMutex;
+    const auto one = [&](int i) {
+        if (run.stop.stop_requested())
+            return;
+        body(i);
+        if (run.onProgress) {
+            const std::lock_guard lock(progressMutex);
+            run.onProgress(double(++done) / count);
+        }
+    };
+    if (run.threads == 1 || count == 1) {
+        for (int i = 0; i < count; ++i)
+            one(i);
+    } else {
+        tbb::task_arena arena(run.threads > 0 ? run.threads : tbb::task_arena::automatic);
+        arena.execute([&] { tbb::parallel_for(0, count, one, tbb::simple_partitioner()); });
+    }
+    if (run.stop.stop_requested())
+        return cancelledError();
+    return {};
+}
+
+RunContext stage(const RunContext &run, double from, double to)
+{
+    RunContext part{run.threads, run.stop, {}};
+    if (run.onProgress)
+        part.onProgress = [whole = run.onProgress, from, to](double f) { whole(from + (to - from) * f); };
+    return part;
+}
+
+} // namespace irenic

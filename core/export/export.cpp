@@ -1,0 +1,119 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/export.h"
+
+#include "camera/random.h"
+#include "export/export_dng.h"
+#include "methods/denoise_method.h"
+
+#include <chrono>
+#include <cstdio>
+
+namespace irenic {
+
+const char *formatName(ExportFormat format)
+{
+    return format == ExportFormat::Dng ? "dng" : "tiff";
+}
+
+const char *formatEnding(ExportFormat format)
+{
+    return format == ExportFormat::Dng ? ".dng" : ".tif";
+}
+
+std::optional<ExportFormat> formatFromName(const std::string &name)
+{
+    return name == "dng"                     ? std::optional(ExportFormat::Dng)
+           : name == "tiff" || name == "tif" ? std::optional(ExportFormat::Tiff)
+                                             : std::nullopt;
+}
+
+NoiseLeft noiseLeftOnFlat(const Treatment &treatment)
+{
+    if (treatment.isIdentity())
+        return {};
+    constexpr int kSide = 192;
+    const auto method = makeMethod(treatment);
+    const int halo = method->haloPx();
+    Plane<float> noise({kSide + 2 * halo + kRowPaddingPx, kSide + 2 * halo}), out({kSide, kSide});
+    for (int y = 0; y < noise.height(); ++y)
+        for (int x = 0; x < noise.width(); ++x)
+            noise.at(x, y) = float(RandomAt(1, 0, x, y).gaussian()) + 20;
+    Scratch scratch;
+    method->denoiseTile(noise.constView().cut({0, 0, kSide + 2 * halo, noise.height()}), {0, 0, kSide, kSide}, out.view(), scratch);
+    double luminance = 0, colour = 0;
+    for (int y = 0; y < kSide; y += 2)
+        for (int x = 0; x < kSide; x += 2) {
+            const double a = out.at(x, y), b = out.at(x + 1, y), c = out.at(x, y + 1), e = out.at(x + 1, y + 1);
+            luminance += std::pow((a + b + c + e) / 2 - 40, 2);
+            colour += (std::pow((a + b - c - e) / 2, 2) + std::pow((a - b + c - e) / 2, 2) + std::pow((a - b - c + e) / 2, 2)) / 3;
+        }
+    const double cells = kSide * kSide / 4.0;
+    return {std::sqrt(luminance / cells), std::sqrt(colour / cells)};
+}
+
+Result<std::string> expandName(const std::string &nameTemplate, const Frame &frame, const Treatment &treatment)
+{
+    const auto number = [](double v) {
+        char text[32];
+        std::snprintf(text, sizeof text, "%.4g", v);
+        return std::string(text);
+    };
+    std::string out;
+    for (size_t i = 0; i < nameTemplate.size(); ++i) {
+        if (nameTemplate[i] != '{') {
+            out += nameTemplate[i];
+            continue;
+        }
+        const size_t end = nameTemplate.find('}', i);
+        const std::string word = end == std::string::npos ? std::string() : nameTemplate.substr(i + 1, end - i - 1);
+        if (word == "name")
+            out += frame.file.stem().string();
+        else if (word == "method")
+            out += treatment.method;
+        else if (word == "luminance")
+            out += number(treatment.luminance);
+        else if (word == "colour")
+            out += number(treatment.colour);
+        else if (word == "iso")
+            out += number(frame.shooting.iso);
+        else if (word == "date")
+            out += frame.shooting.dateTime.substr(0, 4) + (frame.shooting.dateTime.size() >= 10 ? frame.shooting.dateTime.substr(5, 2) + frame.shooting.dateTime.substr(8, 2) : "");
+        else
+            return Error{ErrorCode::BadParameter, "The name \"" + nameTemplate + "\" holds {" + word + "}, which stands for nothing; use {name}, {method}, {luminance}, {colour}, {iso} or {date}.", {}};
+        i = end;
+    }
+    if (out.empty() || out.find('/') != std::string::npos || out == "." || out == "..")
+        return Error{ErrorCode::BadParameter, "\"" + out + "\" cannot be the name of a file.", {}};
+    return out;
+}
+
+std::filesystem::path freeName(const std::filesystem::path &folder, const std::string &name, ExportFormat format)
+{
+    std::error_code ec;
+    for (int i = 1;; ++i) {
+        const auto path = folder / (name + (i > 1 ? "-" + std::to_string(i) : "") + formatEnding(format));
+        if (!std::filesystem::exists(std::filesystem::symlink_status(path, ec)))
+            return path;
+    }
+}
+
+Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &noise, const std::filesystem::path &target, ExportFormat format, const RunContext &run)
+{
+    const auto start = std::chrono::steady_clock::now();
+    Result<AtomicFile> created = AtomicFile::create(target);
+    if (!created)
+        return created.error();
+    AtomicFile &file = created.value();
+    const Status written = format == ExportFormat::Dng ? writeCleanedDng(file, cleaner, noise, run) : writeRenderedTiff(file, cleaner, run);
+    if (!written)
+        return written.error();
+    if (run.stop.stop_requested())
+        return cancelledError();
+    if (const Status s = file.commit(); !s)
+        return s.error();
+    std::error_code ec;
+    const std::chrono::duration<double> taken = std::chrono::steady_clock::now() - start;
+    return ExportReport{target, std::filesystem::file_size(target, ec), taken.count()};
+}
+
+} // namespace irenic

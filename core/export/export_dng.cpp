@@ -1,0 +1,245 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "export/export_dng.h"
+
+#include "base/parallel.h"
+#include "export/dng_writer.h"
+#include "irenic/picture.h"
+
+#include <cmath>
+#include <set>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kPreviewLongEdgePx = 512;
+
+/// Entries that belong to the sensor samples and not to the file as a whole (DNG 1.4, chapter 4).
+bool belongsToRaw(uint16_t tag)
+{
+    static const std::set<int> tags{TagCfaRepeatPatternDim, TagCfaPattern, TagCfaPlaneColor, TagCfaLayout, TagLinearizationTable, TagBlackLevelRepeatDim,
+                                    TagBlackLevel, TagBlackLevelDeltaH, TagBlackLevelDeltaV, TagWhiteLevel, TagDefaultScale, TagDefaultCropOrigin,
+                                    TagDefaultCropSize, 50733 /* BayerGreenSplit */, 50737 /* ChromaBlurRadius */, 50738 /* AntiAliasStrength */,
+                                    50780 /* BestQualityScale */, TagActiveArea, TagMaskedAreas, TagOpcodeList1, TagOpcodeList2, TagOpcodeList3,
+                                    TagNoiseProfile, TagNoiseReductionApplied, 51125 /* DefaultUserCrop */};
+    return tags.contains(tag);
+}
+
+std::vector<std::byte> bytesOf(std::initializer_list<int> values)
+{
+    std::vector<std::byte> out;
+    for (const int v : values)
+        out.push_back(std::byte(v));
+    return out;
+}
+
+void setPair(TiffDirectory &d, uint16_t tag, TiffType type, double a, double b)
+{
+    d.setNumbers(tag, type, std::array{a, b});
+}
+
+/// Multiplies a level entry by a whole factor without rounding: integers grow their type, fractions their numerator.
+void scaleEntry(TiffDirectory &d, uint16_t tag, int factor)
+{
+    const TiffEntry *found = d.find(tag);
+    if (!found || factor == 1)
+        return;
+    TiffEntry e = *found;
+    if (e.type == TiffRational || e.type == TiffSRational) {
+        for (size_t i = 0; i < e.count; ++i) {
+            int32_t numerator = 0;
+            std::memcpy(&numerator, e.bytes.data() + i * 8, 4);
+            numerator *= factor;
+            std::memcpy(e.bytes.data() + i * 8, &numerator, 4);
+        }
+        d.set(std::move(e));
+        return;
+    }
+    std::vector<double> values = e.numbers();
+    for (double &v : values)
+        v *= factor;
+    d.setNumbers(tag, e.type == TiffShort || e.type == TiffByte ? TiffLong : TiffType(e.type), values);
+}
+
+/// Directories for a frame that did not come from a DNG: the colour description as LibRaw gave it.
+void describeForeign(const Frame &frame, TiffDirectory &main, TiffDirectory &raw)
+{
+    const ShootingData &s = frame.shooting;
+    const ColourDescription &c = frame.colour;
+    main.setText(TagMake, s.make);
+    main.setText(TagModel, s.model);
+    main.setText(TagUniqueCameraModel, s.make + " " + s.model);
+    main.setNumber(TagOrientation, TiffShort, frame.orientation);
+    if (!s.dateTime.empty())
+        main.setText(TagDateTime, s.dateTime);
+    // The specification asks for a matrix; without one the samples are called sRGB, as they were shown.
+    const Matrix3 matrix = c.colourMatrix[0].value_or(Matrix3{3.2404542, -1.5371385, -0.4985314, -0.9692660, 1.8760108, 0.0415560, 0.0556434, -0.2040259, 1.0572252});
+    main.setRationals(TagColorMatrix1, TiffSRational, matrix, 10000);
+    main.setNumber(TagCalibrationIlluminant1, TiffShort, c.illuminants[0] ? c.illuminants[0] : 21);
+    main.setRationals(TagAsShotNeutral, TiffRational, c.asShotNeutral, 1000000);
+    const auto origin = frame.active;
+    setPair(raw, TagCfaRepeatPatternDim, TiffShort, 2, 2);
+    const CfaPattern p = frame.cfa.shifted(origin.x, origin.y);
+    raw.setBytes(TagCfaPattern, TiffByte, bytesOf({int(p.cells[0]), int(p.cells[1]), int(p.cells[2]), int(p.cells[3])}));
+    raw.setBytes(TagCfaPlaneColor, TiffByte, bytesOf({0, 1, 2}));
+    raw.setNumber(TagCfaLayout, TiffShort, 1);
+    setPair(raw, TagBlackLevelRepeatDim, TiffShort, frame.levels.repeatRows, frame.levels.repeatCols);
+    const std::vector<double> black(frame.levels.black.begin(), frame.levels.black.end());
+    raw.setRationals(TagBlackLevel, TiffRational, black, 256);
+    raw.setNumber(TagWhiteLevel, TiffLong, double(frame.levels.white));
+    raw.setNumbers(TagActiveArea, TiffLong, std::array{double(origin.y), double(origin.x), double(origin.bottom()), double(origin.right())});
+    setPair(raw, TagDefaultCropOrigin, TiffLong, frame.crop.x - origin.x, frame.crop.y - origin.y);
+    setPair(raw, TagDefaultCropSize, TiffLong, frame.crop.width, frame.crop.height);
+    TiffDirectory exif;
+    if (s.exposureS > 0)
+        exif.setRationals(TagExposureTime, TiffRational, std::array{s.exposureS}, 1000000);
+    if (s.fNumber > 0)
+        exif.setRationals(TagFNumber, TiffRational, std::array{s.fNumber}, 100);
+    if (s.iso > 0)
+        exif.setNumber(TagIso, TiffShort, std::min(s.iso, 65535.0));
+    exif.setBytes(TagExifVersion, TiffUndefined, bytesOf({'0', '2', '3', '0'}));
+    if (!s.dateTime.empty())
+        exif.setText(TagDateTimeOriginal, s.dateTime);
+    if (s.focalLengthMm > 0)
+        exif.setRationals(TagFocalLength, TiffRational, std::array{s.focalLengthMm}, 100);
+    if (!s.lens.empty())
+        exif.setText(TagLensModel, s.lens);
+    main.exif = {exif};
+}
+
+/// Source directories, sorted into what concerns the file and what the samples.
+void splitSource(const SourceTags &source, TiffDirectory &main, TiffDirectory &raw)
+{
+    main = source.main;
+    raw = source.rawIsMain ? TiffDirectory() : source.raw;
+    main.subDirectories.clear();
+    raw.subDirectories.clear();
+    const auto entries = main.entries;
+    for (const TiffEntry &e : entries)
+        if (belongsToRaw(e.tag)) {
+            if (source.rawIsMain)
+                raw.set(e);
+            main.erase(e.tag);
+        }
+    // Maker notes hold offsets into the source unless the file vouches for them.
+    const bool safe = main.number(TagMakerNoteSafety, 0) == 1;
+    for (TiffDirectory &exif : main.exif) {
+        exif.subDirectories.clear();
+        exif.erase(40965); // interoperability pointer: an offset into the source
+        if (!safe)
+            exif.erase(TagMakerNote);
+    }
+    main.erase(40965);
+    if (!safe)
+        main.erase(TagMakerNoteSafety);
+}
+
+/// The noise that the file now holds, so that the next program does not clean what is clean (DNG 1.4, NoiseProfile).
+void describeNoise(const Frame &frame, const NoiseReport &noise, const Treatment &treatment, TiffDirectory &raw)
+{
+    const NoiseLeft left = noiseLeftOnFlat(treatment);
+    // A sample's variance is one part luminance and three parts colour of the two-by-two packet.
+    const double share = (left.luminance * left.luminance + 3 * left.colour * left.colour) / 4;
+    std::vector<double> profile;
+    for (const Colour colour : {Colour::Red, Colour::Green, Colour::Blue}) {
+        double a = 0, b = 0;
+        int n = 0;
+        for (size_t i = 0; i < 4; ++i)
+            if (frame.cfa.cells[i] == colour) {
+                a += double(noise.cells[i].shotGain);
+                b += double(noise.cells[i].readVariance);
+                ++n;
+            }
+        profile.push_back(a / n * share);
+        profile.push_back(b / n * share);
+    }
+    raw.setNumbers(TagNoiseProfile, TiffDouble, profile);
+    raw.setRationals(TagNoiseReductionApplied, TiffRational, std::array{1 - std::sqrt(share)}, 1000);
+}
+
+Result<RgbImage<uint8_t>> previewOf(const Cleaner &cleaner, const RunContext &run)
+{
+    const Frame &frame = cleaner.frame();
+    const int longEdge = std::max(frame.crop.width, frame.crop.height);
+    const int factor = std::max(2, ((longEdge + kPreviewLongEdgePx - 1) / kPreviewLongEdgePx + 1) & ~1);
+    Result<RgbImage<float>> linear = developReducedRegion(cleaner, frame.crop, factor, {}, nullptr, run);
+    if (!linear)
+        return linear.error();
+    return encoded8(linear.value());
+}
+
+} // namespace
+
+Error verifyError(const std::filesystem::path &target, const std::string &what)
+{
+    return {ErrorCode::WriteFailed, target.string() + " was not written: " + what + " when it was read back. Nothing was left behind and the original is untouched.", {}};
+}
+
+Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const RunContext &run)
+{
+    const Frame &frame = cleaner.frame();
+    Result<CleanedSamples> cleaned = cleanForStorage(cleaner, stage(run, 0, 0.75));
+    if (!cleaned)
+        return cleaned.error();
+    TiffDirectory main, raw;
+    if (frame.source)
+        splitSource(*frame.source, main, raw);
+    else
+        describeForeign(frame, main, raw);
+    // The small picture shows the cleaned samples without cleaning them again.
+    auto shown = std::make_shared<Frame>();
+    shown->samples = cleaned.value().samples.clone();
+    shown->active = frame.active;
+    shown->crop = frame.crop;
+    shown->cfa = frame.cfa;
+    shown->colour = frame.colour;
+    shown->levels = frame.levels;
+    shown->levels.white *= float(cleaned.value().scale);
+    for (auto *list : {&shown->levels.black, &shown->levels.deltaRow, &shown->levels.deltaColumn})
+        for (float &v : *list)
+            v *= float(cleaned.value().scale);
+    Result<RgbImage<uint8_t>> preview = previewOf(Cleaner(shown, std::make_shared<NoiseReport>(noise), {"wavelet", 0, 0}), {run.threads, run.stop, {}});
+    if (!preview)
+        return preview.error();
+    shown.reset();
+    for (const uint16_t tag : {TagBlackLevel, TagBlackLevelDeltaH, TagBlackLevelDeltaV})
+        scaleEntry(raw, tag, cleaned.value().scale);
+    raw.setNumber(TagWhiteLevel, frame.levels.white * float(cleaned.value().scale) > 65535 ? TiffLong : TiffShort,
+                  double(frame.levels.white) * cleaned.value().scale);
+    raw.erase(TagLinearizationTable);
+    main.erase(TagRawImageDigest);
+    main.erase(TagNewRawImageDigest);
+    main.erase(TagRawDataUniqueId);
+    if (!cleaner.treatment().isIdentity())
+        describeNoise(frame, noise, cleaner.treatment(), raw);
+    main.setText(TagSoftware, std::string("Irenic ") + IRENIC_VERSION);
+    if (!main.find(TagOriginalRawFileName))
+        main.setText(TagOriginalRawFileName, frame.file.filename().string());
+    const auto version = main.numbers(TagDngVersion);
+    if (version.size() != 4 || version[0] * 10 + version[1] < 14)
+        main.setBytes(TagDngVersion, TiffByte, bytesOf({1, 4, 0, 0}));
+    if (!main.find(TagDngBackwardVersion))
+        main.setBytes(TagDngBackwardVersion, TiffByte, bytesOf({1, 1, 0, 0}));
+    for (const uint16_t tag : {TagXResolution, TagYResolution})
+        if (!main.find(tag))
+            main.setRationals(tag, TiffRational, std::array{300.0}, 1);
+    if (!main.find(TagResolutionUnit))
+        main.setNumber(TagResolutionUnit, TiffShort, 2);
+    const DngContents contents{std::move(main), std::move(raw), cleaned.value().samples.view(), 16, true, preview.take()};
+    if (const Status s = writeDng(file, contents, stage(run, 0.75, 0.9)); !s)
+        return s;
+    if (const Status s = file.close(); !s)
+        return s;
+    const Result<std::shared_ptr<const Frame>> back = readFrame(file.temporaryPath(), {run.threads, run.stop, {}});
+    if (!back)
+        return verifyError(file.target(), "it could not be decoded (" + back.error().userMessage + ")");
+    const Plane<uint16_t> &meant = cleaned.value().samples, &got = back.value()->samples;
+    if (got.size() != meant.size())
+        return verifyError(file.target(), "its size was wrong");
+    for (int y = 0; y < meant.height(); ++y)
+        if (!std::equal(meant.row(y), meant.row(y) + meant.width(), got.row(y)))
+            return verifyError(file.target(), "its samples differed");
+    return {};
+}
+
+} // namespace irenic

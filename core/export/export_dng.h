@@ -1,0 +1,15 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "export/atomic_file.h"
+#include "irenic/export.h"
+
+namespace irenic {
+
+/// Each writes into a fresh temporary file, closes it, reads it back and compares; commit() is the caller's.
+Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const RunContext &run);
+Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunContext &run);
+
+Error verifyError(const std::filesystem::path &target, const std::string &what);
+
+} // namespace irenic

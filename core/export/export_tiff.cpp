@@ -1,0 +1,158 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "export/export_dng.h"
+
+#include "base/parallel.h"
+#include "irenic/picture.h"
+
+#include <exiv2/exiv2.hpp>
+#include <lcms2.h>
+#include <tiffio.h>
+
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+using TiffHandle = std::unique_ptr<TIFF, void (*)(TIFF *)>;
+
+TiffHandle openTiff(const std::filesystem::path &path, const char *mode)
+{
+    return {TIFFOpen(path.c_str(), mode), [](TIFF *t) {
+                if (t)
+                    TIFFClose(t);
+            }};
+}
+
+std::vector<uint8_t> srgbProfile()
+{
+    const cmsHPROFILE profile = cmsCreate_sRGBProfile();
+    cmsUInt32Number size = 0;
+    cmsSaveProfileToMem(profile, nullptr, &size);
+    std::vector<uint8_t> bytes(size);
+    cmsSaveProfileToMem(profile, bytes.data(), &size);
+    cmsCloseProfile(profile);
+    return bytes;
+}
+
+bool writePixels(const std::filesystem::path &path, const RgbImage<uint16_t> &picture)
+{
+    // BigTIFF only where four gigabytes do not do; half of that leaves room for a bad compression.
+    const TiffHandle tif = openTiff(path, picture.samples.size() * 2 > (size_t(1) << 31) ? "w8" : "w");
+    if (!tif)
+        return false;
+    const std::vector<uint8_t> icc = srgbProfile();
+    TIFFSetField(tif.get(), TIFFTAG_IMAGEWIDTH, uint32_t(picture.size.width));
+    TIFFSetField(tif.get(), TIFFTAG_IMAGELENGTH, uint32_t(picture.size.height));
+    TIFFSetField(tif.get(), TIFFTAG_BITSPERSAMPLE, 16);
+    TIFFSetField(tif.get(), TIFFTAG_SAMPLESPERPIXEL, 3);
+    TIFFSetField(tif.get(), TIFFTAG_PHOTOMETRIC, PHOTOMETRIC_RGB);
+    TIFFSetField(tif.get(), TIFFTAG_PLANARCONFIG, PLANARCONFIG_CONTIG);
+    TIFFSetField(tif.get(), TIFFTAG_COMPRESSION, COMPRESSION_ADOBE_DEFLATE);
+    TIFFSetField(tif.get(), TIFFTAG_PREDICTOR, PREDICTOR_HORIZONTAL);
+    TIFFSetField(tif.get(), TIFFTAG_ZIPQUALITY, 3);
+    TIFFSetField(tif.get(), TIFFTAG_ROWSPERSTRIP, 64);
+    TIFFSetField(tif.get(), TIFFTAG_ORIENTATION, ORIENTATION_TOPLEFT);
+    TIFFSetField(tif.get(), TIFFTAG_XRESOLUTION, 300.0);
+    TIFFSetField(tif.get(), TIFFTAG_YRESOLUTION, 300.0);
+    TIFFSetField(tif.get(), TIFFTAG_RESOLUTIONUNIT, RESUNIT_INCH);
+    TIFFSetField(tif.get(), TIFFTAG_SOFTWARE, "Irenic " IRENIC_VERSION);
+    TIFFSetField(tif.get(), TIFFTAG_ICCPROFILE, uint32_t(icc.size()), icc.data());
+    std::vector<uint16_t> row(size_t(picture.size.width) * 3); // LibTIFF's predictor scribbles over what it is given
+    for (int y = 0; y < picture.size.height; ++y) {
+        std::copy_n(picture.row(y), row.size(), row.begin());
+        if (TIFFWriteScanline(tif.get(), row.data(), uint32_t(y)) != 1)
+            return false;
+    }
+    return TIFFFlush(tif.get()) == 1;
+}
+
+/// Shooting data as Exif; a failure costs the data, not the picture, so it counts as a failure.
+bool writeExif(const std::filesystem::path &path, const Frame &frame)
+{
+    const ShootingData &s = frame.shooting;
+    try {
+        const auto image = Exiv2::ImageFactory::open(path.string());
+        image->readMetadata();
+        Exiv2::ExifData &exif = image->exifData();
+        const auto text = [&](const char *key, const std::string &value) {
+            if (!value.empty())
+                exif[key] = value;
+        };
+        const auto rational = [&](const char *key, double value, int denominator) {
+            if (value > 0)
+                exif[key] = Exiv2::Rational(int(std::lround(value * denominator)), denominator);
+        };
+        text("Exif.Image.Make", s.make);
+        text("Exif.Image.Model", s.model);
+        text("Exif.Image.DateTime", s.dateTime);
+        text("Exif.Photo.DateTimeOriginal", s.dateTime);
+        text("Exif.Photo.LensModel", s.lens);
+        rational("Exif.Photo.ExposureTime", s.exposureS, 1000000);
+        rational("Exif.Photo.FNumber", s.fNumber, 100);
+        rational("Exif.Photo.FocalLength", s.focalLengthMm, 100);
+        if (s.iso > 0)
+            exif["Exif.Photo.ISOSpeedRatings"] = uint16_t(std::min(s.iso, 65535.0));
+        exif["Exif.Photo.ExifVersion"] = "48 50 51 48";
+        exif["Exif.Photo.ColorSpace"] = uint16_t(1);
+        image->writeMetadata();
+        return true;
+    } catch (const Exiv2::AnyError &) {
+        return false;
+    }
+}
+
+bool readsBackAs(const std::filesystem::path &path, const RgbImage<uint16_t> &picture)
+{
+    const TiffHandle tif = openTiff(path, "r");
+    uint32_t width = 0, height = 0;
+    if (!tif || !TIFFGetField(tif.get(), TIFFTAG_IMAGEWIDTH, &width) || !TIFFGetField(tif.get(), TIFFTAG_IMAGELENGTH, &height)
+        || width != uint32_t(picture.size.width) || height != uint32_t(picture.size.height)
+        || TIFFScanlineSize(tif.get()) != tmsize_t(width) * 6)
+        return false;
+    std::vector<uint16_t> row(size_t(width) * 3);
+    for (uint32_t y = 0; y < height; ++y)
+        if (TIFFReadScanline(tif.get(), row.data(), y) != 1 || !std::equal(row.begin(), row.end(), picture.row(int(y))))
+            return false;
+    return true;
+}
+
+Result<RgbImage<uint16_t>> renderAll(const Cleaner &cleaner, const RunContext &run)
+{
+    const Rect crop = cleaner.frame().crop;
+    auto picture = RgbImage<uint16_t>::ofSize(crop.size());
+    constexpr int kBandRows = 2 * Cleaner::kDefaultTilePx;
+    for (int top = 0; top < crop.height; top += kBandRows) {
+        const Rect band{crop.x, crop.y + top, crop.width, std::min(kBandRows, crop.height - top)};
+        const auto linear = developRegion(cleaner, band, {}, nullptr, stage(run, double(top) / crop.height, double(top + band.height) / crop.height));
+        if (!linear)
+            return linear.error();
+        const auto encoded = encoded16(linear.value());
+        std::copy(encoded.samples.begin(), encoded.samples.end(), picture.row(top));
+    }
+    return turned(picture, cleaner.frame().orientation);
+}
+
+} // namespace
+
+Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunContext &run)
+{
+    const Result<RgbImage<uint16_t>> picture = renderAll(cleaner, stage(run, 0, 0.85));
+    if (!picture)
+        return picture.error();
+    if (const Status s = file.close(); !s)
+        return s;
+    TIFFSetWarningHandler(nullptr);
+    TIFFSetErrorHandler(nullptr); // every call's answer is checked
+    if (!writePixels(file.temporaryPath(), picture.value()))
+        return Error{ErrorCode::WriteFailed, file.target().string() + " was not written: the disk may be full. Nothing was left behind and the original is untouched.", {}};
+    if (!writeExif(file.temporaryPath(), cleaner.frame()))
+        return verifyError(file.target(), "the shooting data could not be added");
+    if (!readsBackAs(file.temporaryPath(), picture.value()))
+        return verifyError(file.target(), "its pixels differed");
+    if (run.onProgress)
+        run.onProgress(1);
+    return {};
+}
+
+} // namespace irenic

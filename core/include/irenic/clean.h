@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/frame.h"
+#include "irenic/methods.h"
+#include "irenic/noise.h"
+
+#include <memory>
+
+namespace irenic {
+
+/// Treats one frame, region by region: mends hot pixels, stabilises the variance, runs the method, gives points of
+/// light back, and returns to linear signal with the local mean kept. Immutable; one instance serves all threads.
+///
+/// Any region, cut into tiles of any size and run on any number of threads, gives the same bits: what the screen
+/// shows is what the export writes.
+class Cleaner
+{
+public:
+    /// `treatment` must be valid. Holds the frame.
+    Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment);
+    ~Cleaner();
+
+    /// Cleaned samples, linear (0 black, 1 clipping, unclipped both ways), for a region inside Frame::active, in the
+    /// coordinates of Frame::samples. Fails only with Cancelled.
+    /// @param tilePx side of the tiles, >= 16; a matter of speed alone
+    Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = kDefaultTilePx) const;
+
+    const Frame &frame() const;
+    std::shared_ptr<const Frame> sharedFrame() const;
+    const Treatment &treatment() const;
+
+    static constexpr int kDefaultTilePx = 384;
+
+private:
+    struct Private;
+    std::unique_ptr<Private> d;
+};
+
+/// A frame's samples after treatment, as they are to be stored: masked borders untouched.
+struct CleanedSamples {
+    Plane<uint16_t> samples;
+    int scale = 1; ///< whole factor by which black, white and every sample were multiplied
+};
+
+/// Cleans the whole active area and rounds it to stored numbers. Treated samples are scaled up by the largest whole
+/// factor that 16 bits hold, so that a smooth result is not cut back to the source's coarser steps; an identity
+/// treatment returns the source's own samples, scale 1.
+Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run = {});
+
+/// A treatment to start from, with the reason in one sentence.
+struct Suggestion {
+    Treatment treatment;
+    std::string reason;
+};
+Suggestion suggestTreatment(const NoiseReport &noise);
+
+} // namespace irenic

@@ -1,0 +1,67 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/frame.h"
+
+#include <vector>
+
+namespace irenic {
+
+/// Three samples a pixel, interleaved, rows without padding.
+template <class T>
+struct RgbImage {
+    Size size;
+    std::vector<T> samples; ///< 3 x width x height
+    T *row(int y) { return samples.data() + size_t(y) * size_t(size.width) * 3; }
+    const T *row(int y) const { return samples.data() + size_t(y) * size_t(size.width) * 3; }
+    static RgbImage ofSize(Size s) { return {s, std::vector<T>(size_t(s.area()) * 3)}; }
+};
+
+/// What only the eye gets to see; never in an exported raw.
+struct Look {
+    double pushEv = 0; ///< exposure lift, EV
+    bool operator==(const Look &) const = default;
+};
+
+/// Turns linear sensor samples into a picture: white balance, demosaic, camera colour, tone. The same for
+/// untreated and treated samples, for screen and file. Immutable and shared between threads.
+///
+/// Colours are found as DNG 1.4, chapter 6 says. Channels are clipped at the level where the first of them clips,
+/// after balance, so that blown lights are white and not magenta. Pushed lights roll off on a shoulder that
+/// meets the straight line smoothly and reaches white where the sensor does.
+class Developer
+{
+public:
+    explicit Developer(const ColourDescription &colour);
+
+    /// Pixels of mosaic needed around a developed region.
+    static constexpr int kHaloPx = 2;
+
+    /// Linear sRGB (0..1, clipped only above) of a region.
+    /// @param mosaic linear samples of region.grownBy(kHaloPx)
+    /// @param cfa    pattern at the corner of `region`
+    RgbImage<float> develop(PlaneView<const float> mosaic, CfaPattern cfa, const Look &look) const;
+
+    /// The region at a whole reduction: each output pixel is the mean of a block of `factor` x `factor` samples (even,
+    /// >= 2) colour by colour, so no demosaic is needed. Blocks start at the mosaic's corner; ragged ends are dropped.
+    RgbImage<float> developReduced(PlaneView<const float> mosaic, CfaPattern cfa, int factor, const Look &look) const;
+
+private:
+    void finishRow(float *rgb, int count, const Look &look) const;
+    std::array<float, 3> m_balance;
+    std::array<float, 9> m_matrix;
+    float m_gain;
+};
+
+/// sRGB encoding (IEC 61966-2-1) of linear 0..1; `high` is 255 or 65535.
+RgbImage<uint8_t> encoded8(const RgbImage<float> &linear);
+RgbImage<uint16_t> encoded16(const RgbImage<float> &linear);
+
+/// Turns a picture as an Exif orientation asks.
+template <class T>
+RgbImage<T> turned(const RgbImage<T> &in, int orientation);
+
+/// The part of a stored picture that shows as `upright` once the picture of `stored` size is turned.
+Rect storedRectOf(Rect upright, Size stored, int orientation);
+
+} // namespace irenic

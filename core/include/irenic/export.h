@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/clean.h"
+
+#include <filesystem>
+
+namespace irenic {
+
+enum class ExportFormat {
+    Dng, ///< cleaned sensor samples: still raw
+    Tiff ///< rendered, 16 bits, sRGB with its profile embedded
+};
+
+const char *formatName(ExportFormat format);  ///< "dng", "tiff"
+const char *formatEnding(ExportFormat format); ///< ".dng", ".tif"
+std::optional<ExportFormat> formatFromName(const std::string &name);
+
+/// The share of the measured noise that a treatment leaves on a flat patch, as ratios of sigma.
+struct NoiseLeft {
+    double luminance = 1;
+    double colour = 1;
+};
+NoiseLeft noiseLeftOnFlat(const Treatment &treatment);
+
+/// A file name from a template: {name} the source's name without its ending, {method}, {luminance}, {colour}, {iso},
+/// {date} (YYYYMMDD). BadParameter where a brace holds anything else or the name would hold a slash.
+Result<std::string> expandName(const std::string &nameTemplate, const Frame &frame, const Treatment &treatment);
+inline constexpr const char *kDefaultNameTemplate = "{name}-clean";
+
+/// The first of folder/name.ending, folder/name-2.ending, ... that is not taken.
+std::filesystem::path freeName(const std::filesystem::path &folder, const std::string &name, ExportFormat format);
+
+struct ExportReport {
+    std::filesystem::path file;
+    uint64_t bytes = 0;
+    double seconds = 0;
+};
+
+/// Cleans a whole frame and writes it. The file appears under its name only after it was closed, opened again,
+/// decoded and compared with what was meant; an existing file is never replaced, so no original can be.
+/// A DNG keeps every tag of a DNG source that still holds; picture layout, levels (times a whole factor), noise tags and
+/// preview are new. Fails with WriteFailed, Cancelled, or what reading back found; then nothing is left behind.
+Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &noise, const std::filesystem::path &target,
+                                   ExportFormat format, const RunContext &run = {});
+
+} // namespace irenic

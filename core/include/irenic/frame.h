@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/base.h"
+#include "irenic/image.h"
+
+#include <array>
+#include <filesystem>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace irenic {
+
+using Matrix3 = std::array<double, 9>; ///< row-major 3 x 3
+using Vector3 = std::array<double, 3>;
+
+enum class Colour : uint8_t { Red = 0, Green = 1, Blue = 2 };
+
+/// A two-by-two colour-filter pattern; cell (x & 1, y & 1), counted from the corner of the stored samples.
+struct CfaPattern {
+    std::array<Colour, 4> cells{Colour::Red, Colour::Green, Colour::Green, Colour::Blue};
+    bool operator==(const CfaPattern &) const = default;
+    Colour at(int x, int y) const { return cells[size_t((y & 1) * 2 + (x & 1))]; }
+    bool isBayer() const;                      ///< one red, one blue, greens on a diagonal
+    CfaPattern shifted(int dx, int dy) const;  ///< the pattern as seen from sample (dx, dy)
+    std::string name() const;                  ///< "RGGB" and so on
+    static std::optional<CfaPattern> fromName(const std::string &name);
+};
+
+/// Black and white of the stored numbers (DNG 1.4, BlackLevel, BlackLevelDeltaH/V, WhiteLevel).
+struct Levels {
+    int repeatRows = 1;              ///< size of the black pattern, anchored at the active area's corner
+    int repeatCols = 1;
+    std::vector<float> black{0.f};   ///< repeatRows x repeatCols, in stored numbers
+    std::vector<float> deltaRow;     ///< one per active row, or empty
+    std::vector<float> deltaColumn;  ///< one per active column, or empty
+    float white = 65535.f;
+    /// Black at a sample, counted from the active area's corner.
+    float blackAt(int x, int y) const;
+    /// The four blacks of the two-by-two cell (deltas left out), in order (0,0) (1,0) (0,1) (1,1).
+    std::array<float, 4> blackOfCell() const;
+    int64_t period() const { return int64_t(repeatRows) * repeatCols; }
+};
+
+/// What turns sensor numbers into colour (DNG 1.4, chapter 6). Matrices go from CIE XYZ to camera.
+struct ColourDescription {
+    std::array<int, 2> illuminants{0, 0}; ///< Exif LightSource codes; 0 where absent
+    std::array<std::optional<Matrix3>, 2> colourMatrix;
+    std::array<std::optional<Matrix3>, 2> forwardMatrix;     ///< camera (white-balanced) to XYZ under D50
+    std::array<std::optional<Matrix3>, 2> cameraCalibration; ///< identity where absent
+    Vector3 analogBalance{1, 1, 1};
+    Vector3 asShotNeutral{1, 1, 1}; ///< camera response to white; largest component need not be 1
+    double baselineExposureEv = 0;
+};
+
+/// What the photographer wants to read beside the picture. Empty or 0 where the file does not say.
+struct ShootingData {
+    std::string make, model, lens, dateTime, software;
+    double iso = 0;
+    double exposureS = 0;
+    double fNumber = 0;
+    double focalLengthMm = 0;
+    int bitDepth = 0; ///< bits of the stored samples
+};
+
+struct SourceTags; ///< the directories of a DNG source as they stood; for writers
+
+/// One raw photograph: the sensor's numbers exactly as stored, and what they mean. Never changed after
+/// reading, so it is shared between threads as std::shared_ptr<const Frame>.
+struct Frame {
+    std::filesystem::path file;
+    Plane<uint16_t> samples;  ///< every stored sample, masked borders included
+    Rect active;              ///< the exposed part of `samples`
+    Rect crop;                ///< the default crop, in the coordinates of `samples`; inside `active`
+    CfaPattern cfa;           ///< phase at sample (0, 0) of `samples`
+    Levels levels;
+    ColourDescription colour;
+    ShootingData shooting;
+    int orientation = 1;      ///< Exif orientation, 1..8
+    std::vector<std::string> warnings; ///< plain sentences about what is odd in the file
+    std::shared_ptr<const SourceTags> source; ///< null unless the source is a DNG
+
+    /// Sample minus black, over white minus black; 0 is black, 1 is clipping. Coordinates of `samples`.
+    float linearAt(int x, int y) const;
+    /// Width and height as they hang on the wall: of `crop`, turned by `orientation`.
+    Size uprightSize() const;
+};
+
+/// Reads a raw photograph. Two-by-two patterns only.
+/// Fails with NotFound, NotAPicture (not a raw file), Damaged (missing, cut off, contradictory) or
+/// Unsupported (a layout that this version does not know); every message names the file.
+Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file, const RunContext &run = {});
+
+/// Files of a folder that look like raw photographs by their name, sorted by name; not searched deeper.
+Result<std::vector<std::filesystem::path>> rawFilesIn(const std::filesystem::path &folder);
+
+/// True where the file's ending is one of a raw format's.
+bool looksLikeRaw(const std::filesystem::path &file);
+
+} // namespace irenic

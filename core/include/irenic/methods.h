@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/base.h"
+
+#include <span>
+#include <string>
+
+namespace irenic {
+
+/// One adjustable number of a treatment: what the command line, the strips, validate() and the tests all read.
+struct ParamInfo {
+    const char *name;  ///< as on the command line and in recipes
+    const char *label; ///< as on the caption strip
+    double min, max, suggested;
+    const char *help;
+};
+
+/// Both strengths of every method, in multiples of the measured noise: 0 is off, 1 is exactly what was measured.
+inline constexpr ParamInfo kLuminanceStrength{"luminance", "luminance", 0, 3, 1, "How much brightness noise to remove, as a multiple of what was measured"};
+inline constexpr ParamInfo kColourStrength{"colour", "colour", 0, 3, 1, "How much colour noise to remove, as a multiple of what was measured"};
+
+/// What a photographer needs to know of a method before choosing it.
+struct MethodInfo {
+    const char *id;    ///< as on the command line
+    const char *label; ///< its name in the literature
+    const char *goodAt;
+    const char *cost;
+};
+
+std::span<const MethodInfo> methods();
+const MethodInfo *findMethod(const std::string &id); ///< null where there is none
+
+/// One method with its settings: how a frame is to be treated. A plain value.
+struct Treatment {
+    std::string method = "wavelet";
+    double luminance = kLuminanceStrength.suggested;
+    double colour = kColourStrength.suggested;
+    bool operator==(const Treatment &) const = default;
+    /// Nothing is to be done: the samples stay as they are, to the last bit, hot pixels included.
+    bool isIdentity() const { return luminance == 0 && colour == 0; }
+};
+
+/// BadParameter, naming the setting and its range.
+Status validate(const Treatment &treatment);
+
+} // namespace irenic

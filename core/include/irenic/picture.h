@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/clean.h"
+#include "irenic/develop.h"
+
+#include <map>
+#include <list>
+#include <mutex>
+
+namespace irenic {
+
+/// Cleaned samples that were computed before, in tiles, within a budget of memory; the least recently seen go first.
+/// Shared by all panes and threads.
+class CleanCache
+{
+public:
+    explicit CleanCache(size_t budgetBytes = size_t(1) << 30) : m_budget(budgetBytes) {}
+
+    /// The same bits as cleaner.clean(region), computing only what is missing. Identity treatments are not stored.
+    Result<Plane<float>> clean(const Cleaner &cleaner, Rect region, const RunContext &run);
+
+    size_t bytesHeld() const;
+    static constexpr int kTilePx = 64;
+
+private:
+    struct Key {
+        const Frame *frame; ///< kept apart by forget(), which must be called before a frame dies
+        std::string method;
+        double luminance, colour;
+        int x, y; ///< tile place
+        auto operator<=>(const Key &) const = default;
+    };
+    struct Entry {
+        std::shared_ptr<const Plane<float>> tile;
+        std::list<Key>::iterator seen;
+    };
+    std::shared_ptr<const Plane<float>> find(const Key &key);
+    void store(const Key &key, Plane<float> tile);
+
+    mutable std::mutex m_mutex;
+    std::map<Key, Entry> m_tiles;
+    std::list<Key> m_order; ///< most recently seen first
+    size_t m_budget;
+    size_t m_held = 0;
+
+public:
+    void forget(const Frame *frame);
+};
+
+/// Develops part of a treated frame at full size. Linear sRGB.
+/// @param region inside Frame::active, coordinates of Frame::samples
+/// @param cache  may be null
+Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run);
+
+/// The same at a whole reduction (even, >= 2): see Developer::developReduced. Computed in bands, so memory stays small.
+Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache,
+                                             const RunContext &run);
+
+} // namespace irenic

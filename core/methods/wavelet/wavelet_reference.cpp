@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "methods/wavelet/wavelet_kernels.h"
+
+namespace irenic::wavelet::reference {
+
+void split(PlaneView<const float> in, int step, Size size, const Split &out)
+{
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x) {
+            const float tl = in.at(x, y), tr = in.at(x + step, y), bl = in.at(x, y + step), br = in.at(x + step, y + step);
+            out.sum.at(x, y) = (tl + tr + bl + br) / 2;
+            out.vertical.at(x, y) = (tl + tr - bl - br) / 2;
+            out.horizontal.at(x, y) = (tl - tr + bl - br) / 2;
+            out.diagonal.at(x, y) = (tl - tr - bl + br) / 2;
+        }
+}
+
+void shrink(PlaneView<const float> band, float threshold, Size size, PlaneView<float> out)
+{
+    for (int y = 4; y < size.height - 4; ++y)
+        for (int x = 4; x < size.width - 4; ++x) {
+            float energy = 0;
+            for (int dy = -4; dy <= 4; dy += 2)
+                for (int dx = -4; dx <= 4; dx += 2)
+                    energy += band.at(x + dx, y + dy) * band.at(x + dx, y + dy) / 25;
+            out.at(x, y) = band.at(x, y) * std::max(0.f, 1 - threshold / std::max(energy, 1e-20f));
+        }
+}
+
+void join(const Split &in, int step, Size size, PlaneView<const float> add, PlaneView<float> out)
+{
+    const auto corners = [step](const PlaneView<float> &band, int x, int y, float tr, float bl, float br) {
+        return band.data ? band.at(x, y) + tr * band.at(x - step, y) + bl * band.at(x, y - step) + br * band.at(x - step, y - step) : 0.f;
+    };
+    for (int y = step; y < size.height; ++y)
+        for (int x = step; x < size.width; ++x)
+            out.at(x, y) = (corners(in.sum, x, y, 1, 1, 1) + corners(in.vertical, x, y, 1, -1, -1) + corners(in.horizontal, x, y, -1, 1, -1)
+                            + corners(in.diagonal, x, y, -1, -1, 1)) / 8
+                         + (add.data ? add.at(x, y) : 0.f);
+}
+
+} // namespace irenic::wavelet::reference

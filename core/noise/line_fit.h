@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <vector>
+
+namespace irenic {
+
+struct LinePoint {
+    double x;      ///< mean signal
+    double y;      ///< variance there
+    double weight; ///< number of blocks behind it
+};
+
+struct LineFit {
+    double slope;      ///< > 0
+    double intercept;  ///< >= the floor given
+    double confidence; ///< 0..1, from the number of points and their scatter about the line
+};
+
+/// Fits variance = slope x signal + intercept, robustly: weighted least squares with weights n / y^2 (the error
+/// of a variance estimate is proportional to it) and Tukey's biweight against tones that hold only texture, which
+/// lie above the line.
+LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor);
+
+} // namespace irenic

@@ -1,0 +1,235 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/clean.h"
+
+#include "base/parallel.h"
+#include "methods/denoise_method.h"
+#include "noise/hot_pixels.h"
+#include "pipeline/point_lights.h"
+#include "pipeline/stabiliser.h"
+#include "raw/linearizer.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr int kEnergyReachPx = 8; ///< the removed energy is averaged over 17 x 17 samples
+constexpr int kFinishHaloPx = kEnergyReachPx + kPointLightReachPx + 1;
+
+/// Mean of squares over 17 x 17 samples, for samples at least kEnergyReachPx from the border: direct row sums of direct
+/// column sums by doubling (2, 4, 8, 16, 17), so the order of additions is the same at every place.
+void meanEnergy(PlaneView<const float> removed, PlaneView<float> out, Scratch &scratch, size_t firstFree)
+{
+    const Size size{removed.width, removed.height};
+    PlaneView<float> sums = scratch.plane(firstFree, size).view();
+    std::vector<float> line(size_t(size.width)), wide(size_t(size.width));
+    for (int y = 0; y < size.height; ++y) {
+        const float *r = removed.row(y);
+        for (int x = 0; x < size.width; ++x)
+            line[size_t(x)] = r[x] * r[x];
+        float *s = sums.row(y);
+        std::copy(line.begin(), line.end(), wide.begin());
+        for (int step = 1; step < 16; step *= 2)
+            for (int x = 0; x + step < size.width; ++x)
+                wide[size_t(x)] += wide[size_t(x + step)];
+        for (int x = kEnergyReachPx; x < size.width - kEnergyReachPx; ++x)
+            s[x] = wide[size_t(x - kEnergyReachPx)] + line[size_t(x + kEnergyReachPx)];
+    }
+    for (int y = kEnergyReachPx; y < size.height - kEnergyReachPx; ++y) {
+        std::fill(line.begin(), line.end(), 0.f);
+        for (int k = -kEnergyReachPx; k <= kEnergyReachPx; ++k) {
+            const float *s = sums.row(y + k);
+            for (int x = kEnergyReachPx; x < size.width - kEnergyReachPx; ++x)
+                line[size_t(x)] += s[x];
+        }
+        float *o = out.row(y);
+        for (int x = kEnergyReachPx; x < size.width - kEnergyReachPx; ++x)
+            o[x] = line[size_t(x)] * (1.f / 289);
+    }
+}
+
+} // namespace
+
+struct Cleaner::Private {
+    std::shared_ptr<const Frame> frame;
+    std::shared_ptr<const NoiseReport> noise;
+    Treatment treatment;
+    Linearizer levels;
+    std::unique_ptr<DenoiseMethod> method;
+    std::array<Stabiliser, 4> stabilisers;
+    ScratchPool scratch;
+
+    Private(std::shared_ptr<const Frame> f, std::shared_ptr<const NoiseReport> n, const Treatment &t)
+        : frame(std::move(f)), noise(std::move(n)), treatment(t), levels(*frame), method(makeMethod(t)),
+          stabilisers{Stabiliser(noise->cells[0]), Stabiliser(noise->cells[1]), Stabiliser(noise->cells[2]), Stabiliser(noise->cells[3])}
+    {
+    }
+
+    const Stabiliser &stabiliserAt(int x, int y) const { return stabilisers[size_t((x & 1) + 2 * (y & 1))]; }
+
+    void copyLinear(Rect region, PlaneView<float> out) const
+    {
+        for (int y = 0; y < region.height; ++y)
+            for (int x = 0; x < region.width; ++x)
+                out.row(y)[x] = levels.linear(region.x + x, region.y + y);
+    }
+
+    /// The mended, stabilised mosaic over any rectangle, mirrored at the active area's border (which keeps the
+    /// colour of a place, and with it its noise law).
+    void stabilise(Rect region, PlaneView<float> out) const
+    {
+        const Rect &a = frame->active;
+        std::vector<int> columns(size_t(region.width));
+        for (int x = 0; x < region.width; ++x)
+            columns[size_t(x)] = a.x + mirrored(region.x + x - a.x, a.width);
+        for (int y = 0; y < region.height; ++y) {
+            const int sy = a.y + mirrored(region.y + y - a.y, a.height);
+            const Stabiliser pair[2] = {stabiliserAt(0, sy), stabiliserAt(1, sy)};
+            float *o = out.row(y);
+            for (int x = 0; x < region.width; ++x) {
+                const int sx = columns[size_t(x)];
+                o[x] = pair[sx & 1].forward(levels.linear(sx, sy));
+            }
+        }
+        mendInto(region, out);
+    }
+
+    /// Hot pixels, and their mirror images beyond the border, are replaced from the frame's own samples.
+    void mendInto(Rect region, PlaneView<float> out) const
+    {
+        const Rect &a = frame->active;
+        const auto linear = [&](int x, int y) {
+            return levels.linear(a.x + mirrored(x - a.x, a.width), a.y + mirrored(y - a.y, a.height));
+        };
+        const Rect inside = region.intersected(a);
+        const int spill = std::max({inside.x - region.x, inside.y - region.y, region.right() - inside.right(), region.bottom() - inside.bottom(), 0});
+        const Rect near = inside.grownBy(spill).intersected(a);
+        const auto &hot = noise->hotPixels;
+        auto it = std::lower_bound(hot.begin(), hot.end(), near.y, [](const PixelAt &p, int y) { return p.y < y; });
+        for (; it != hot.end() && it->y < near.bottom(); ++it) {
+            if (it->x < near.x || it->x >= near.right())
+                continue;
+            const float value = stabiliserAt(it->x, it->y).forward(mendedValue(linear, it->x, it->y));
+            const int ys[3] = {it->y, 2 * a.y - it->y, 2 * (a.bottom() - 1) - it->y};
+            const int xs[3] = {it->x, 2 * a.x - it->x, 2 * (a.right() - 1) - it->x};
+            for (const int y : ys)
+                for (const int x : xs)
+                    if (x >= region.x && x < region.right() && y >= region.y && y < region.bottom())
+                        out.at(x - region.x, y - region.y) = value;
+        }
+    }
+
+    void cleanTile(Rect tile, PlaneView<float> out)
+    {
+        auto borrowed = scratch.take();
+        Scratch &s = *borrowed;
+        const int halo = method->haloPx() + kFinishHaloPx;
+        const Rect wide = tile.grownBy(halo), finish = tile.grownBy(kFinishHaloPx);
+        constexpr size_t kNoisy = 60, kCleaned = 61, kEnergy = 62; // beyond what any method uses
+        PlaneView<float> noisy = s.plane(kNoisy, {wide.width + kRowPaddingPx, wide.height}).view().cut({0, 0, wide.width, wide.height});
+        PlaneView<float> cleaned = s.plane(kCleaned, finish.size()).view();
+        PlaneView<float> energy = s.plane(kEnergy, finish.size()).view();
+        stabilise(wide, noisy);
+        method->denoiseTile(noisy, finish, cleaned, s);
+        const PlaneView<const float> noisyHere = noisy.cut({method->haloPx(), method->haloPx(), finish.width, finish.height});
+        giveBackPointLights(noisyHere, cleaned, s);
+        PlaneView<float> removed = s.plane(0, finish.size()).view();
+        for (int y = 0; y < finish.height; ++y)
+            for (int x = 0; x < finish.width; ++x)
+                removed.row(y)[x] = noisyHere.row(y)[x] - cleaned.row(y)[x];
+        meanEnergy(removed, energy, s, 1);
+        for (int y = 0; y < tile.height; ++y) {
+            const Stabiliser pair[2] = {stabiliserAt(tile.x, tile.y + y), stabiliserAt(tile.x + 1, tile.y + y)};
+            const float *c = cleaned.row(y + kFinishHaloPx) + kFinishHaloPx, *e = energy.row(y + kFinishHaloPx) + kFinishHaloPx;
+            for (int x = 0; x < tile.width; ++x)
+                out.row(y)[x] = pair[x & 1].inverse(c[x], e[x]);
+        }
+        scratch.give(std::move(borrowed));
+    }
+};
+
+Cleaner::Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment)
+    : d(std::make_unique<Private>(std::move(frame), std::move(noise), treatment))
+{
+}
+
+Cleaner::~Cleaner() = default;
+
+const Frame &Cleaner::frame() const
+{
+    return *d->frame;
+}
+
+std::shared_ptr<const Frame> Cleaner::sharedFrame() const
+{
+    return d->frame;
+}
+
+const Treatment &Cleaner::treatment() const
+{
+    return d->treatment;
+}
+
+Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tilePx) const
+{
+    assert(d->frame->active.contains(region) && tilePx >= 16);
+    Plane<float> out(region.size());
+    if (d->treatment.isIdentity()) {
+        d->copyLinear(region, out.view());
+        return out;
+    }
+    const int across = (region.width + tilePx - 1) / tilePx, down = (region.height + tilePx - 1) / tilePx;
+    const Status done = parallelFor(across * down, run, [&](int i) {
+        const Rect local = Rect{i % across * tilePx, i / across * tilePx, tilePx, tilePx}.intersected({0, 0, region.width, region.height});
+        d->cleanTile(local.movedBy(region.x, region.y), out.view().cut(local));
+    });
+    if (!done)
+        return done.error();
+    return out;
+}
+
+Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run)
+{
+    const Frame &frame = cleaner.frame();
+    if (cleaner.treatment().isIdentity())
+        return CleanedSamples{frame.samples.clone(), 1};
+    const uint16_t highest = [&] {
+        uint16_t top = 1;
+        for (int y = 0; y < frame.samples.height(); ++y)
+            top = std::max(top, *std::max_element(frame.samples.row(y), frame.samples.row(y) + frame.samples.width()));
+        return top;
+    }();
+    CleanedSamples result;
+    result.scale = std::max(1, int(65535 / std::max<float>(frame.levels.white, highest)));
+    result.samples.reset(frame.samples.size());
+    for (int y = 0; y < frame.samples.height(); ++y)
+        for (int x = 0; x < frame.samples.width(); ++x)
+            result.samples.row(y)[x] = uint16_t(frame.samples.row(y)[x] * result.scale);
+    // Bands of full width, so that no more than one band of floats is held.
+    constexpr int kBandRows = 4 * Cleaner::kDefaultTilePx;
+    const Rect &a = frame.active;
+    const Linearizer levels(frame);
+    for (int top = a.y; top < a.bottom(); top += kBandRows) {
+        const Rect band{a.x, top, a.width, std::min(kBandRows, a.bottom() - top)};
+        Result<Plane<float>> linear = cleaner.clean(band, stage(run, double(top - a.y) / a.height, double(band.bottom() - a.y) / a.height));
+        if (!linear)
+            return linear.error();
+        for (int y = 0; y < band.height; ++y)
+            for (int x = 0; x < band.width; ++x) {
+                const int sx = a.x + x, sy = top + y;
+                const float stored = (linear.value().row(y)[x] * levels.range(sx, sy) + levels.black(sx, sy)) * float(result.scale);
+                result.samples.row(sy)[sx] = uint16_t(std::clamp(std::lround(stored), 0l, 65535l));
+            }
+    }
+    return result;
+}
+
+Suggestion suggestTreatment(const NoiseReport &noise)
+{
+    Suggestion s;
+    const int percent = int(std::lround(noise.luminanceNoise * 100));
+    s.reason = "Brightness noise measures " + std::to_string(percent) + " % of the mid-tone, colour noise "
+             + std::to_string(int(std::lround(noise.colourNoise * 100))) + " %; wavelet shrinkage at the measured strength removes it.";
+    return s;
+}
+
+} // namespace irenic

@@ -1,0 +1,169 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/picture.h"
+
+#include "base/parallel.h"
+
+namespace irenic {
+
+namespace {
+
+void copyInto(const Plane<float> &from, Rect fromRect, Plane<float> &to, Rect toRect)
+{
+    const Rect both = fromRect.intersected(toRect);
+    for (int y = both.y; y < both.bottom(); ++y)
+        std::copy_n(from.row(y - fromRect.y) + (both.x - fromRect.x), both.width, to.row(y - toRect.y) + (both.x - toRect.x));
+}
+
+Rect tileRect(int tx, int ty, const Rect &active)
+{
+    constexpr int t = CleanCache::kTilePx;
+    return Rect{tx * t, ty * t, t, t}.intersected(active);
+}
+
+Result<Plane<float>> cleaned(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
+{
+    return cache ? cache->clean(cleaner, region, run) : cleaner.clean(region, run);
+}
+
+} // namespace
+
+size_t CleanCache::bytesHeld() const
+{
+    const std::lock_guard lock(m_mutex);
+    return m_held;
+}
+
+std::shared_ptr<const Plane<float>> CleanCache::find(const Key &key)
+{
+    const std::lock_guard lock(m_mutex);
+    const auto it = m_tiles.find(key);
+    if (it == m_tiles.end())
+        return nullptr;
+    m_order.splice(m_order.begin(), m_order, it->second.seen);
+    return it->second.tile;
+}
+
+void CleanCache::store(const Key &key, Plane<float> tile)
+{
+    const auto bytesOf = [](const Plane<float> &p) { return size_t(p.stride()) * size_t(p.height()) * sizeof(float); };
+    const std::lock_guard lock(m_mutex);
+    if (m_tiles.contains(key))
+        return;
+    m_held += bytesOf(tile);
+    m_order.push_front(key);
+    m_tiles.emplace(key, Entry{std::make_shared<const Plane<float>>(std::move(tile)), m_order.begin()});
+    while (m_held > m_budget && m_order.size() > 1) {
+        const auto it = m_tiles.find(m_order.back());
+        m_held -= bytesOf(*it->second.tile);
+        m_tiles.erase(it);
+        m_order.pop_back();
+    }
+}
+
+void CleanCache::forget(const Frame *frame)
+{
+    const std::lock_guard lock(m_mutex);
+    for (auto it = m_tiles.begin(); it != m_tiles.end();) {
+        if (it->first.frame != frame) {
+            ++it;
+            continue;
+        }
+        m_held -= size_t(it->second.tile->stride()) * size_t(it->second.tile->height()) * sizeof(float);
+        m_order.erase(it->second.seen);
+        it = m_tiles.erase(it);
+    }
+}
+
+Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, const RunContext &run)
+{
+    if (cleaner.treatment().isIdentity())
+        return cleaner.clean(region, run);
+    const Rect &active = cleaner.frame().active;
+    const Treatment &t = cleaner.treatment();
+    const int x0 = region.x / kTilePx, y0 = region.y / kTilePx, x1 = (region.right() - 1) / kTilePx, y1 = (region.bottom() - 1) / kTilePx;
+    Plane<float> out(region.size());
+    Rect missing; // one rectangle around all that is missing: a halo paid once costs less than one around every tile
+    for (int ty = y0; ty <= y1; ++ty)
+        for (int tx = x0; tx <= x1; ++tx) {
+            const Rect rect = tileRect(tx, ty, active);
+            if (const auto tile = find({&cleaner.frame(), t.method, t.luminance, t.colour, tx, ty})) {
+                copyInto(*tile, rect, out, region);
+                continue;
+            }
+            const int right = std::max(missing.right(), rect.right()), bottom = std::max(missing.bottom(), rect.bottom());
+            missing = missing.isEmpty() ? rect : Rect{std::min(missing.x, rect.x), std::min(missing.y, rect.y), 0, 0};
+            if (missing.isEmpty())
+                missing = {missing.x, missing.y, right - missing.x, bottom - missing.y};
+        }
+    if (missing.isEmpty())
+        return out;
+    // Small tiles keep both cores busy on a pane; large ones waste less on halos in a whole frame.
+    const int tilePx = missing.size().area() < 1'500'000 ? 256 : Cleaner::kDefaultTilePx;
+    const Result<Plane<float>> fresh = cleaner.clean(missing, run, tilePx);
+    if (!fresh)
+        return fresh.error();
+    copyInto(fresh.value(), missing, out, region);
+    for (int ty = missing.y / kTilePx; ty <= (missing.bottom() - 1) / kTilePx; ++ty)
+        for (int tx = missing.x / kTilePx; tx <= (missing.right() - 1) / kTilePx; ++tx) {
+            const Rect rect = tileRect(tx, ty, active);
+            if (!missing.contains(rect))
+                continue;
+            Plane<float> tile(rect.size());
+            copyInto(fresh.value(), missing, tile, rect);
+            store({&cleaner.frame(), t.method, t.luminance, t.colour, tx, ty}, std::move(tile));
+        }
+    return out;
+}
+
+Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
+{
+    const Frame &frame = cleaner.frame();
+    const Rect wide = region.grownBy(Developer::kHaloPx), inside = wide.intersected(frame.active);
+    Result<Plane<float>> mosaic = cleaned(cleaner, inside, cache, run);
+    if (!mosaic)
+        return mosaic.error();
+    Plane<float> padded(wide.size());
+    for (int y = 0; y < wide.height; ++y) {
+        const int sy = frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y;
+        for (int x = 0; x < wide.width; ++x)
+            padded.row(y)[x] = mosaic.value().row(sy)[frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x];
+    }
+    // Rows of the picture are developed in strips, each with its own halo out of the padded mosaic.
+    const Developer developer(frame.colour);
+    auto out = RgbImage<float>::ofSize(region.size());
+    constexpr int kStrip = 32;
+    const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}}, [&](int i) {
+        const int top = i * kStrip, rows = std::min(kStrip, region.height - top);
+        const auto strip = developer.develop(padded.constView().cut({0, top, wide.width, rows + 2 * Developer::kHaloPx}),
+                                             frame.cfa.shifted(region.x, region.y + top), look);
+        std::copy(strip.samples.begin(), strip.samples.end(), out.row(top));
+    });
+    if (!done)
+        return done.error();
+    return out;
+}
+
+Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run)
+{
+    const Frame &frame = cleaner.frame();
+    const Developer developer(frame.colour);
+    auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
+    if (out.samples.empty())
+        return out;
+    // Bands of whole blocks, about two cache tiles high at least.
+    const int bandBlocks = std::max(1, 4 * CleanCache::kTilePx / factor);
+    for (int top = 0; top < out.size.height; top += bandBlocks) {
+        const int blocks = std::min(bandBlocks, out.size.height - top);
+        const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};
+        const Result<Plane<float>> mosaic = cleaned(cleaner, band, cache, {run.threads, run.stop, {}});
+        if (!mosaic)
+            return mosaic.error();
+        const auto part = developer.developReduced(mosaic.value().view(), frame.cfa.shifted(band.x, band.y), factor, look);
+        std::copy(part.samples.begin(), part.samples.end(), out.row(top));
+        if (run.onProgress)
+            run.onProgress(double(top + blocks) / out.size.height);
+    }
+    return out;
+}
+
+} // namespace irenic

@@ -1,0 +1,19 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/image.h"
+#include "methods/denoise_method.h"
+
+namespace irenic {
+
+/// Pixels around a sample that giveBackPointLights looks at.
+inline constexpr int kPointLightReachPx = 3;
+
+/// Gives back what a method took from points of light. Where the removed part, seen through a 3 x 3 binomial filter
+/// (the matched filter of a star of one to two pixels), rises further above 0 than noise does, the removed
+/// part within two pixels is laid over the result again. Of a million samples of pure noise, fewer than four are touched.
+/// @param noisy, cleaned stabilised mosaics of one size (noise sigma 1); `cleaned` is changed in place, right for
+///        samples at least kPointLightReachPx from the border
+void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned, Scratch &scratch);
+
+} // namespace irenic

@@ -1,0 +1,372 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "raw/dng_reader.h"
+
+#include "base/parallel.h"
+#include "raw/lossless_jpeg_reader.h"
+
+
+#include <cmath>
+#include <fstream>
+#include <mutex>
+
+namespace irenic {
+
+Error readError(ErrorCode code, const std::filesystem::path &file, const std::string &what)
+{
+    return {code, file.filename().string() + " " + what + ". The file was left as it is.", {}};
+}
+
+namespace {
+
+constexpr int kMinSidePx = 16;
+constexpr int kMaxSidePx = 65535;
+
+/// Where the samples lie in the file: strips are tiles of full width.
+struct Storage {
+    Size sensor;
+    Size tile;
+    int bits = 16;
+    int compression = CompressionNone;
+    bool bigEndian = false;
+    std::vector<double> offsets, byteCounts;
+    int across() const { return (sensor.width + tile.width - 1) / tile.width; }
+    int down() const { return (sensor.height + tile.height - 1) / tile.height; }
+    uint64_t rowBytes() const { return (uint64_t(tile.width) * uint64_t(bits) + 7) / 8; }
+};
+
+class DngReader
+{
+public:
+    DngReader(const std::filesystem::path &file, const TiffTree &tree) : m_file(file), m_tree(tree) {}
+
+    Result<std::shared_ptr<const Frame>> read(const RunContext &run)
+    {
+        for (const auto step : {&DngReader::findRaw, &DngReader::checkStorage, &DngReader::readGeometry, &DngReader::readLevels})
+            if (const Status s = (this->*step)(); !s)
+                return s.error();
+        readColour();
+        readShootingData();
+        Result<Plane<uint16_t>> samples = decode(run);
+        if (!samples)
+            return samples.error();
+        m_frame->samples = samples.take();
+        applyLinearization();
+        const Result<std::string> verdict = judgeSamples(m_file, m_frame->samples.constView().cut(m_frame->active));
+        if (!verdict)
+            return verdict.error();
+        if (!verdict.value().empty())
+            m_frame->warnings.push_back(verdict.value());
+        m_frame->file = m_file;
+        auto tags = std::make_shared<SourceTags>();
+        tags->main = m_tree.chain.front();
+        tags->raw = *m_raw;
+        tags->rawIsMain = m_raw == &m_tree.chain.front();
+        m_frame->source = std::move(tags);
+        return std::shared_ptr<const Frame>(std::move(m_frame));
+    }
+
+private:
+    Error refuse(ErrorCode code, const std::string &what) const { return readError(code, m_file, what); }
+
+    Status findRaw()
+    {
+        std::vector<const TiffDirectory *> all;
+        for (const TiffDirectory &d : m_tree.chain) {
+            all.push_back(&d);
+            for (const TiffDirectory &s : d.subDirectories)
+                all.push_back(&s);
+        }
+        bool linear = false;
+        for (const TiffDirectory *d : all) {
+            const int kind = int(d->number(TagPhotometric, -1));
+            linear |= kind == PhotometricLinearRaw;
+            if (!m_raw && kind == PhotometricCfa && (int64_t(d->number(TagNewSubFileType, 0)) & 1) == 0)
+                m_raw = d;
+        }
+        if (m_raw)
+            return {};
+        return linear ? refuse(ErrorCode::Unsupported, "is a linear DNG; this version reads sensor samples only")
+                      : refuse(ErrorCode::NotAPicture, "holds no sensor samples");
+    }
+
+    Status checkStorage()
+    {
+        const TiffDirectory &d = *m_raw;
+        Storage &s = m_storage;
+        const double width = d.number(TagImageWidth, 0), height = d.number(TagImageLength, 0);
+        if (width < kMinSidePx || height < kMinSidePx || width > kMaxSidePx || height > kMaxSidePx)
+            return refuse(ErrorCode::Damaged, "claims a size that no sensor has");
+        s.sensor = {int(width), int(height)};
+        if (d.number(TagSamplesPerPixel, 1) != 1)
+            return refuse(ErrorCode::Unsupported, "stores several samples at each place of its pattern");
+        s.compression = int(d.number(TagCompression, 1));
+        if (s.compression != CompressionNone && s.compression != CompressionJpeg)
+            return refuse(ErrorCode::Unsupported, "is compressed in a way that this version does not read (TIFF compression "
+                              + std::to_string(s.compression) + ")");
+        s.bits = int(d.number(TagBitsPerSample, 0));
+        if (s.bits < 8 || s.bits > 16 || d.number(TagSampleFormat, 1) != 1)
+            return refuse(ErrorCode::Unsupported, "stores " + std::to_string(s.bits) + " bits a sample; 8 to 16 are read");
+        s.bigEndian = m_tree.bigEndian;
+        const bool tiled = d.find(TagTileOffsets) != nullptr;
+        const double rows = std::min(d.number(TagRowsPerStrip, height), height);
+        s.tile = tiled ? Size{int(std::clamp(d.number(TagTileWidth, 0), 0.0, 65535.0)),
+                              int(std::clamp(d.number(TagTileLength, 0), 0.0, 65535.0))}
+                       : Size{s.sensor.width, int(rows)};
+        if (s.tile.width < 1 || s.tile.height < 1)
+            return refuse(ErrorCode::Damaged, "has tiles or strips of no size");
+        s.offsets = d.numbers(tiled ? TagTileOffsets : TagStripOffsets);
+        s.byteCounts = d.numbers(tiled ? TagTileByteCounts : TagStripByteCounts);
+        const size_t needed = size_t(s.across()) * size_t(s.down());
+        if (s.offsets.size() != needed || s.byteCounts.size() != needed)
+            return refuse(ErrorCode::Damaged, "lists " + std::to_string(s.offsets.size()) + " pieces of picture where its size asks for "
+                              + std::to_string(needed));
+        for (size_t i = 0; i < needed; ++i) {
+            if (s.offsets[i] + s.byteCounts[i] > double(m_tree.fileBytes) || s.byteCounts[i] < 1)
+                return refuse(ErrorCode::Damaged, "is cut off: part of the picture lies beyond the file's end");
+            const int bottom = (int(i) / s.across() + 1) * s.tile.height;
+            const int rowsHere = tiled ? s.tile.height : s.tile.height - std::max(0, bottom - s.sensor.height);
+            if (s.compression == CompressionNone && s.byteCounts[i] < double(s.rowBytes() * uint64_t(rowsHere)))
+                return refuse(ErrorCode::Damaged, "is cut off: a piece of the picture is shorter than its size asks for");
+        }
+        return {};
+    }
+
+    Status readGeometry()
+    {
+        const TiffDirectory &d = *m_raw;
+        const Size sensor = m_storage.sensor;
+        m_frame->active = {0, 0, sensor.width, sensor.height};
+        if (const auto a = d.numbers(TagActiveArea); a.size() == 4) {
+            if (!(a[0] >= 0 && a[1] >= 0 && a[2] <= sensor.height && a[3] <= sensor.width && a[2] - a[0] >= kMinSidePx
+                  && a[3] - a[1] >= kMinSidePx))
+                return refuse(ErrorCode::Damaged, "has an active area outside its samples");
+            m_frame->active = {int(a[1]), int(a[0]), int(a[3] - a[1]), int(a[2] - a[0])};
+        }
+        const Rect &active = m_frame->active;
+        m_frame->crop = active;
+        const auto origin = d.numbers(TagDefaultCropOrigin), size = d.numbers(TagDefaultCropSize);
+        if (origin.size() == 2 && size.size() == 2) {
+            const Rect crop = Rect{active.x + int(origin[0]), active.y + int(origin[1]), int(size[0]), int(size[1])};
+            if (active.contains(crop) && crop.width >= kMinSidePx && crop.height >= kMinSidePx)
+                m_frame->crop = crop;
+            else
+                m_frame->warnings.push_back("The default crop lies outside the active area and was passed over.");
+        }
+        const auto dim = d.numbers(TagCfaRepeatPatternDim);
+        const auto cells = d.numbers(TagCfaPattern);
+        if (dim.size() == 2 && dim[0] == 6 && dim[1] == 6)
+            return refuse(ErrorCode::Unsupported, "has a six-by-six sensor pattern; this version reads two-by-two patterns");
+        if (dim != std::vector<double>{2, 2} || cells.size() != 4)
+            return refuse(ErrorCode::Unsupported, "has a sensor pattern other than two by two");
+        // CFAPattern holds plane numbers as in TIFF/EP: 0 red, 1 green, 2 blue; anchored at the active area.
+        CfaPattern pattern;
+        for (size_t i = 0; i < 4; ++i) {
+            if (cells[i] < 0 || cells[i] > 2)
+                return refuse(ErrorCode::Unsupported, "has sensor colours other than red, green and blue");
+            pattern.cells[i] = Colour(int(cells[i]));
+        }
+        if (!pattern.isBayer())
+            return refuse(ErrorCode::Unsupported, "has an unusual arrangement of red, green and blue");
+        m_frame->cfa = pattern.shifted(-active.x, -active.y);
+        const double orientation = m_tree.chain.front().number(TagOrientation, 1);
+        m_frame->orientation = orientation >= 1 && orientation <= 8 ? int(orientation) : 1;
+        return {};
+    }
+
+    Status readLevels()
+    {
+        const TiffDirectory &d = *m_raw;
+        Levels &l = m_frame->levels;
+        if (const auto dim = d.numbers(TagBlackLevelRepeatDim); dim.size() == 2) {
+            if (dim[0] < 1 || dim[1] < 1 || dim[0] > 16 || dim[1] > 16)
+                return refuse(ErrorCode::Damaged, "has an impossible pattern of black levels");
+            l.repeatRows = int(dim[0]);
+            l.repeatCols = int(dim[1]);
+        }
+        const auto black = d.numbers(TagBlackLevel);
+        l.black.assign(size_t(l.period()), 0.f);
+        if (!black.empty() && black.size() < size_t(l.period()))
+            return refuse(ErrorCode::Damaged, "names fewer black levels than its pattern has places");
+        for (size_t i = 0; i < l.black.size() && !black.empty(); ++i)
+            l.black[i] = float(black[i]);
+        const auto deltas = [&](uint16_t tag, int count, std::vector<float> &out) {
+            const auto v = d.numbers(tag);
+            if (int(v.size()) == count)
+                out.assign(v.begin(), v.end());
+        };
+        deltas(TagBlackLevelDeltaV, m_frame->active.height, l.deltaRow);
+        deltas(TagBlackLevelDeltaH, m_frame->active.width, l.deltaColumn);
+        l.white = float(d.number(TagWhiteLevel, double((1 << m_storage.bits) - 1)));
+        const float darkest = *std::max_element(l.black.begin(), l.black.end());
+        if (!(l.white > darkest + 15) || l.white > 65535)
+            return refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
+        // A six-by-six or three-by-one black pattern on a two-by-two sensor is legal and rare; keep the meaning.
+        if (l.repeatRows > 2 || l.repeatCols > 2)
+            m_frame->warnings.push_back("The black levels repeat over more than two places; their mean over each colour is used for scaling.");
+        return {};
+    }
+
+    void readColour()
+    {
+        const TiffDirectory &d = m_tree.chain.front();
+        ColourDescription &c = m_frame->colour;
+        const auto matrix = [&](uint16_t tag) -> std::optional<Matrix3> {
+            const auto v = d.numbers(tag);
+            if (v.size() != 9)
+                return std::nullopt;
+            Matrix3 m;
+            std::copy(v.begin(), v.end(), m.begin());
+            return m;
+        };
+        c.illuminants = {int(d.number(TagCalibrationIlluminant1, 0)), int(d.number(TagCalibrationIlluminant2, 0))};
+        c.colourMatrix = {matrix(TagColorMatrix1), matrix(TagColorMatrix2)};
+        c.forwardMatrix = {matrix(TagForwardMatrix1), matrix(TagForwardMatrix2)};
+        c.cameraCalibration = {matrix(TagCameraCalibration1), matrix(TagCameraCalibration2)};
+        if (const auto v = d.numbers(TagAnalogBalance); v.size() == 3)
+            c.analogBalance = {v[0], v[1], v[2]};
+        if (const auto v = d.numbers(TagAsShotNeutral); v.size() == 3 && v[0] > 0 && v[1] > 0 && v[2] > 0)
+            c.asShotNeutral = {v[0], v[1], v[2]};
+        else
+            m_frame->warnings.push_back("The file does not say its white balance; equal channels are shown as white.");
+        if (!c.colourMatrix[0])
+            m_frame->warnings.push_back("The file does not describe its colours; they are shown as sRGB.");
+        c.baselineExposureEv = d.number(TagBaselineExposure, 0);
+    }
+
+    void readShootingData()
+    {
+        const TiffDirectory &d = m_tree.chain.front();
+        ShootingData &s = m_frame->shooting;
+        s.make = d.text(TagMake);
+        s.model = d.text(TagModel);
+        if (s.model.empty())
+            s.model = d.text(TagUniqueCameraModel);
+        s.software = d.text(TagSoftware);
+        s.dateTime = d.text(TagDateTime);
+        s.bitDepth = m_storage.bits;
+        // TIFF/EP files keep these in the first directory, Exif ones in the Exif directory.
+        for (const TiffDirectory *e : {&d, d.exif.empty() ? &d : &d.exif.front()}) {
+            s.iso = e->number(TagIso, s.iso);
+            s.exposureS = e->number(TagExposureTime, s.exposureS);
+            s.fNumber = e->number(TagFNumber, s.fNumber);
+            s.focalLengthMm = e->number(TagFocalLength, s.focalLengthMm);
+            if (e->find(TagLensModel))
+                s.lens = e->text(TagLensModel);
+            if (e->find(TagDateTimeOriginal))
+                s.dateTime = e->text(TagDateTimeOriginal);
+        }
+    }
+
+    /// Reads and decodes every strip or tile for itself, in parallel.
+    Result<Plane<uint16_t>> decode(const RunContext &run) const
+    {
+        const Storage &s = m_storage;
+        Plane<uint16_t> out(s.sensor);
+        std::mutex mutex;
+        std::string problem;
+        const Status done = parallelFor(s.across() * s.down(), run, [&](int i) {
+            const Rect piece = Rect{i % s.across() * s.tile.width, i / s.across() * s.tile.height, s.tile.width, s.tile.height}
+                                   .intersected({0, 0, s.sensor.width, s.sensor.height});
+            std::vector<uint8_t> bytes(s.compression == CompressionNone ? size_t(s.rowBytes()) * size_t(piece.height) : size_t(s.byteCounts[size_t(i)]));
+            std::ifstream in(m_file, std::ios::binary);
+            in.seekg(std::streamoff(s.offsets[size_t(i)]));
+            in.read(reinterpret_cast<char *>(bytes.data()), std::streamsize(bytes.size()));
+            std::string wrong;
+            if (!in)
+                wrong = "could not be read to its end";
+            else if (s.compression == CompressionNone)
+                for (int y = 0; y < piece.height; ++y)
+                    unpackRow(bytes.data() + size_t(y) * s.rowBytes(), piece.width, out.row(piece.y + y) + piece.x);
+            else
+                wrong = unpackJpeg(bytes, piece, out);
+            if (!wrong.empty()) {
+                const std::lock_guard lock(mutex);
+                problem = wrong;
+            }
+        });
+        if (!done)
+            return done.error();
+        if (!problem.empty())
+            return refuse(ErrorCode::Damaged, problem);
+        return out;
+    }
+
+    /// DNG 1.4, chapter 3: the JPEG's samples fill the tile row by row, whatever its own width, height and components.
+    std::string unpackJpeg(const std::vector<uint8_t> &bytes, Rect piece, Plane<uint16_t> &out) const
+    {
+        std::string why;
+        const auto jpeg = decodeLosslessJpeg(bytes, why);
+        if (!jpeg)
+            return "is damaged: a piece of its compressed picture " + why;
+        const size_t tileWidth = size_t(m_storage.tile.width);
+        if (jpeg->samples.size() < tileWidth * size_t(piece.height))
+            return "is damaged: a piece of its compressed picture is too small";
+        for (int y = 0; y < piece.height; ++y)
+            std::copy_n(jpeg->samples.begin() + std::ptrdiff_t(size_t(y) * tileWidth), piece.width, out.row(piece.y + y) + piece.x);
+        return {};
+    }
+
+    /// Bits are packed most significant first whatever the byte order, but for whole 16-bit words (TIFF 6.0, FillOrder 1).
+    void unpackRow(const uint8_t *p, int count, uint16_t *out) const
+    {
+        const int bits = m_storage.bits;
+        if (bits == 16) {
+            for (int i = 0; i < count; ++i)
+                out[i] = m_storage.bigEndian ? uint16_t(p[2 * i] << 8 | p[2 * i + 1]) : uint16_t(p[2 * i] | p[2 * i + 1] << 8);
+            return;
+        }
+        uint32_t held = 0;
+        int have = 0;
+        for (int i = 0; i < count; ++i) {
+            while (have < bits) {
+                held = held << 8 | *p++;
+                have += 8;
+            }
+            have -= bits;
+            out[i] = uint16_t(held >> have & ((1u << bits) - 1));
+        }
+    }
+
+    void applyLinearization()
+    {
+        const auto table = m_raw->numbers(TagLinearizationTable);
+        if (table.empty())
+            return;
+        for (int y = 0; y < m_frame->samples.height(); ++y)
+            for (int x = 0; x < m_frame->samples.width(); ++x) {
+                uint16_t &v = m_frame->samples.at(x, y);
+                v = uint16_t(table[std::min<size_t>(v, table.size() - 1)]);
+            }
+    }
+
+    const std::filesystem::path &m_file;
+    const TiffTree &m_tree;
+    const TiffDirectory *m_raw = nullptr;
+    Storage m_storage;
+    std::shared_ptr<Frame> m_frame = std::make_shared<Frame>();
+};
+
+} // namespace
+
+Result<std::shared_ptr<const Frame>> readDng(const std::filesystem::path &file, const TiffTree &tree, const RunContext &run)
+{
+    return DngReader(file, tree).read(run);
+}
+
+Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active)
+{
+    int dead = 0;
+    for (int y = 0; y < active.height; ++y) {
+        const uint16_t *row = active.row(y);
+        dead += std::all_of(row, row + active.width, [&](uint16_t v) { return v == row[0]; });
+    }
+    if (dead == 0)
+        return std::string();
+    if (dead * 2 >= active.height)
+        return readError(ErrorCode::Damaged, file, "holds no picture: " + std::to_string(dead) + " of its "
+                             + std::to_string(active.height) + " rows are one flat value");
+    return std::to_string(dead) + " of " + std::to_string(active.height)
+         + " rows hold no picture (one flat value); the file may be damaged.";
+}
+
+} // namespace irenic

@@ -1,0 +1,104 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/frame.h"
+
+#include "raw/linearizer.h"
+
+#include <algorithm>
+#include <cctype>
+#include <set>
+
+namespace irenic {
+
+bool CfaPattern::isBayer() const
+{
+    const auto count = [&](Colour c) { return std::count(cells.begin(), cells.end(), c); };
+    return count(Colour::Red) == 1 && count(Colour::Blue) == 1 && count(Colour::Green) == 2
+        && (cells[0] == cells[3] || cells[1] == cells[2]);
+}
+
+CfaPattern CfaPattern::shifted(int dx, int dy) const
+{
+    CfaPattern p;
+    for (int y = 0; y < 2; ++y)
+        for (int x = 0; x < 2; ++x)
+            p.cells[size_t(y * 2 + x)] = at(x + dx, y + dy);
+    return p;
+}
+
+std::string CfaPattern::name() const
+{
+    std::string s;
+    for (const Colour c : cells)
+        s += "RGB"[int(c)];
+    return s;
+}
+
+std::optional<CfaPattern> CfaPattern::fromName(const std::string &name)
+{
+    if (name.size() != 4)
+        return std::nullopt;
+    CfaPattern p;
+    for (size_t i = 0; i < 4; ++i) {
+        const auto at = std::string("RGB").find(char(std::toupper(name[i])));
+        if (at == std::string::npos)
+            return std::nullopt;
+        p.cells[i] = Colour(at);
+    }
+    return p.isBayer() ? std::optional(p) : std::nullopt;
+}
+
+float Levels::blackAt(int x, int y) const
+{
+    const auto wrap = [](int i, int n) { return ((i % n) + n) % n; };
+    float v = black[size_t(wrap(y, repeatRows) * repeatCols + wrap(x, repeatCols))];
+    // Masked borders lie outside the deltas, which count active rows and columns.
+    if (y >= 0 && y < int(deltaRow.size()))
+        v += deltaRow[size_t(y)];
+    if (x >= 0 && x < int(deltaColumn.size()))
+        v += deltaColumn[size_t(x)];
+    return v;
+}
+
+std::array<float, 4> Levels::blackOfCell() const
+{
+    std::array<float, 4> cell{};
+    for (int y = 0; y < 2; ++y)
+        for (int x = 0; x < 2; ++x)
+            cell[size_t(y * 2 + x)] = black[size_t((y % repeatRows) * repeatCols + x % repeatCols)];
+    return cell;
+}
+
+float Frame::linearAt(int x, int y) const
+{
+    return Linearizer(*this).linear(x, y);
+}
+
+Size Frame::uprightSize() const
+{
+    return orientation >= 5 ? Size{crop.height, crop.width} : crop.size();
+}
+
+bool looksLikeRaw(const std::filesystem::path &file)
+{
+    static const std::set<std::string> endings{
+        ".3fr", ".arw", ".cr2", ".cr3", ".crw", ".dcr", ".dng", ".erf", ".iiq", ".kdc", ".mef", ".mos", ".mrw",
+        ".nef", ".nrw", ".orf", ".pef", ".raf", ".raw", ".rw2", ".rwl", ".sr2", ".srf", ".srw", ".x3f"};
+    std::string ending = file.extension().string();
+    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    return endings.contains(ending);
+}
+
+Result<std::vector<std::filesystem::path>> rawFilesIn(const std::filesystem::path &folder)
+{
+    std::error_code ec;
+    std::vector<std::filesystem::path> files;
+    for (const auto &entry : std::filesystem::directory_iterator(folder, ec))
+        if (entry.is_regular_file(ec) && looksLikeRaw(entry.path()))
+            files.push_back(entry.path());
+    if (ec)
+        return Error{ErrorCode::NotFound, "The folder " + folder.string() + " cannot be read: " + ec.message() + ".", {}};
+    std::sort(files.begin(), files.end());
+    return files;
+}
+
+} // namespace irenic

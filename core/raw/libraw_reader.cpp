@@ -1,0 +1,154 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "raw/dng_reader.h"
+
+#include <libraw/libraw.h>
+
+#include <cmath>
+#include <ctime>
+
+namespace irenic {
+
+namespace {
+
+void countDataError(void *errors, const char *, int)
+{
+    ++*static_cast<int *>(errors);
+}
+
+/// Opens and decodes; LibRaw can report success over missing data, so its data-error callback counts too.
+Status openAndUnpack(LibRaw &raw, const std::filesystem::path &file)
+{
+    int dataErrors = 0;
+    raw.set_dataerror_handler(countDataError, &dataErrors);
+    int code = LIBRAW_SUCCESS;
+    try {
+        code = raw.open_file(file.c_str());
+        if (code == LIBRAW_SUCCESS)
+            code = raw.unpack();
+    } catch (const std::exception &) {
+        code = LIBRAW_UNSPECIFIED_ERROR;
+    }
+    raw.set_dataerror_handler(nullptr, nullptr);
+    if (code == LIBRAW_FILE_UNSUPPORTED)
+        return readError(ErrorCode::NotAPicture, file, "is not a raw photograph that can be read");
+    if (code != LIBRAW_SUCCESS)
+        return readError(ErrorCode::Damaged, file, std::string("could not be decoded (") + libraw_strerror(code) + ")");
+    if (dataErrors > 0)
+        return readError(ErrorCode::Damaged, file, "is damaged: its picture data break off or contradict themselves");
+    if (!raw.imgdata.rawdata.raw_image)
+        return readError(ErrorCode::Unsupported, file, "does not hold one sample at each place of a sensor pattern");
+    return {};
+}
+
+Plane<uint16_t> copySamples(const LibRaw &raw)
+{
+    const auto &sizes = raw.imgdata.sizes;
+    Plane<uint16_t> out({sizes.raw_width, sizes.raw_height});
+    const auto *bytes = reinterpret_cast<const char *>(raw.imgdata.rawdata.raw_image);
+    for (int y = 0; y < out.height(); ++y)
+        std::memcpy(out.row(y), bytes + size_t(y) * sizes.raw_pitch, size_t(out.width()) * 2);
+    return out;
+}
+
+/// Exif orientation from LibRaw's turn code (dcraw convention: 3 half turn, 5 quarter left, 6 quarter right).
+int orientationOfFlip(int flip)
+{
+    return flip == 3 ? 3 : flip == 5 ? 8 : flip == 6 ? 6 : 1;
+}
+
+ShootingData shootingDataOf(const libraw_data_t &d, int bits)
+{
+    ShootingData s;
+    s.make = d.idata.make;
+    s.model = d.idata.model;
+    s.lens = d.lens.Lens;
+    s.software = d.idata.software;
+    s.iso = double(d.other.iso_speed);
+    s.exposureS = double(d.other.shutter);
+    s.fNumber = double(d.other.aperture);
+    s.focalLengthMm = double(d.other.focal_len);
+    s.bitDepth = bits;
+    if (d.other.timestamp > 0) {
+        char text[32];
+        std::tm when{};
+        localtime_r(&d.other.timestamp, &when);
+        if (std::strftime(text, sizeof text, "%Y:%m:%d %H:%M:%S", &when))
+            s.dateTime = text;
+    }
+    return s;
+}
+
+} // namespace
+
+Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file)
+{
+    const auto raw = std::make_unique<LibRaw>();
+    if (const Status s = openAndUnpack(*raw, file); !s)
+        return s.error();
+    const libraw_data_t &d = raw->imgdata;
+    if (d.idata.filters == 9)
+        return readError(ErrorCode::Unsupported, file, "has a six-by-six sensor pattern; this version reads two-by-two patterns");
+    auto frame = std::make_shared<Frame>();
+    frame->file = file;
+    frame->active = {d.sizes.left_margin, d.sizes.top_margin, d.sizes.width, d.sizes.height};
+    CfaPattern pattern;
+    for (int i = 0; i < 4; ++i) {
+        const int plane = raw->COLOR(i / 2, i % 2);
+        pattern.cells[size_t(i)] = plane == 0 ? Colour::Red : plane == 2 ? Colour::Blue : Colour::Green;
+    }
+    const bool periodic = d.idata.filters >= 1000 && (d.idata.filters & 0xff) * 0x01010101u == d.idata.filters;
+    if (d.idata.colors != 3 || !periodic || !pattern.isBayer() || frame->active.width < 16 || frame->active.height < 16)
+        return readError(ErrorCode::Unsupported, file, "has a sensor pattern other than red, green and blue in two by two");
+    frame->samples = copySamples(*raw);
+    if (!Rect{0, 0, frame->samples.width(), frame->samples.height()}.contains(frame->active))
+        return readError(ErrorCode::Damaged, file, "has an active area outside its samples");
+    frame->crop = frame->active;
+    frame->cfa = pattern.shifted(-frame->active.x, -frame->active.y);
+    frame->orientation = orientationOfFlip(d.sizes.flip);
+    frame->levels.repeatRows = frame->levels.repeatCols = 2;
+    frame->levels.black.resize(4);
+    for (int i = 0; i < 4; ++i)
+        frame->levels.black[size_t(i)] = float(d.color.black + d.color.cblack[raw->COLOR(i / 2, i % 2)]);
+    frame->levels.white = float(d.color.linear_max[0] > 0 ? d.color.linear_max[0] : d.color.maximum);
+    if (!(frame->levels.white > *std::max_element(frame->levels.black.begin(), frame->levels.black.end()) + 15))
+        return readError(ErrorCode::Damaged, file, "has a black level that is not below its white level");
+    Matrix3 m{};
+    for (size_t i = 0; i < 9; ++i)
+        m[i] = double(d.color.cam_xyz[i / 3][i % 3]);
+    if (m[4] != 0) {
+        frame->colour.colourMatrix[0] = m;
+        frame->colour.illuminants[0] = 21; // D65, as LibRaw's table is for
+    }
+    if (const float *mul = d.color.cam_mul; mul[0] > 0 && mul[1] > 0 && mul[2] > 0)
+        frame->colour.asShotNeutral = {double(mul[1] / mul[0]), 1.0, double(mul[1] / mul[2])};
+    const auto highest = [&] {
+        uint16_t top = 0;
+        for (int y = 0; y < frame->samples.height(); ++y)
+            top = std::max(top, *std::max_element(frame->samples.row(y), frame->samples.row(y) + frame->samples.width()));
+        return std::max(float(top), frame->levels.white);
+    }();
+    frame->shooting = shootingDataOf(d, int(std::ceil(std::log2(double(highest) + 1))));
+    const Result<std::string> verdict = judgeSamples(file, frame->samples.constView().cut(frame->active));
+    if (!verdict)
+        return verdict.error();
+    if (!verdict.value().empty())
+        frame->warnings.push_back(verdict.value());
+    return std::shared_ptr<const Frame>(std::move(frame));
+}
+
+Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file, const RunContext &run)
+{
+    // A DNG's directories are checked before any decoder sees the file; other TIFF-like raws go to LibRaw.
+    const Result<TiffTree> tree = readTiffTree(file);
+    if (tree && tree.value().chain.front().find(TagDngVersion))
+        return readDng(file, tree.value(), run);
+    std::string ending = file.extension().string();
+    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    std::error_code ec;
+    const bool plainFile = std::filesystem::is_regular_file(file, ec) && std::filesystem::file_size(file, ec) > 0;
+    if (!tree && (!plainFile || ending == ".dng"))
+        return tree.error();
+    return readWithLibRaw(file);
+}
+
+} // namespace irenic

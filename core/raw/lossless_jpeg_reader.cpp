@@ -1,0 +1,246 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "raw/lossless_jpeg_reader.h"
+
+#include <array>
+
+namespace irenic {
+
+namespace {
+
+constexpr int64_t kMaxSamples = int64_t(1) << 30;
+
+/// Decoding by look-up of sixteen bits: length and category in one step.
+struct HuffmanLookup {
+    std::vector<uint16_t> entry; ///< category << 8 | length; length 0 where no code matches
+
+    bool build(std::span<const uint8_t> counts, std::span<const uint8_t> symbols)
+    {
+        entry.assign(1 << 16, 0);
+        uint32_t code = 0;
+        size_t k = 0;
+        for (int length = 1; length <= 16; ++length, code <<= 1)
+            for (int i = 0; i < counts[size_t(length) - 1]; ++i, ++code, ++k) {
+                const uint32_t from = code << (16 - length), count = 1u << (16 - length);
+                if (k >= symbols.size() || symbols[k] > 16 || from + count > entry.size())
+                    return false;
+                std::fill_n(entry.begin() + from, count, uint16_t(symbols[k] << 8 | length));
+            }
+        return k > 0;
+    }
+};
+
+class BitReader
+{
+public:
+    explicit BitReader(std::span<const uint8_t> bytes) : m_bytes(bytes) {}
+    /// The next 16 bits without taking them; zeros beyond the end.
+    uint32_t peek16()
+    {
+        while (m_have < 16)
+            pull();
+        return uint32_t(m_held >> (m_have - 16)) & 0xffff;
+    }
+    void skip(int count) { m_have -= count; }
+    uint32_t take(int count)
+    {
+        if (count == 0)
+            return 0;
+        const uint32_t v = peek16() >> (16 - count);
+        skip(count);
+        return v;
+    }
+    /// More bits were taken than there were: two bytes of grace for the look-ahead.
+    bool exhausted() const { return m_invented * 8 > m_have; }
+    /// Goes on after a restart marker; false where there is none.
+    bool restart()
+    {
+        m_have = 0;
+        m_held = 0;
+        m_invented = 0;
+        while (m_at + 1 < m_bytes.size() && !(m_bytes[m_at] == 0xff && m_bytes[m_at + 1] >= 0xd0 && m_bytes[m_at + 1] <= 0xd7)) {
+            if (m_bytes[m_at] == 0xff && m_bytes[m_at + 1] != 0)
+                return false;
+            ++m_at;
+        }
+        m_at += 2;
+        return m_at <= m_bytes.size();
+    }
+
+private:
+    void pull()
+    {
+        uint8_t b = 0;
+        if (m_at < m_bytes.size() && !(m_bytes[m_at] == 0xff && (m_at + 1 >= m_bytes.size() || m_bytes[m_at + 1] != 0))) {
+            b = m_bytes[m_at];
+            m_at += b == 0xff ? 2 : 1;
+        } else
+            ++m_invented; // a marker or the end: nothing follows
+        m_held = m_held << 8 | b;
+        m_have += 8;
+    }
+    std::span<const uint8_t> m_bytes;
+    size_t m_at = 0;
+    uint64_t m_held = 0;
+    int m_have = 0;
+    int m_invented = 0;
+};
+
+class Decoder
+{
+public:
+    Decoder(std::span<const uint8_t> bytes, std::string &problem) : m_bytes(bytes), m_problem(problem) {}
+
+    std::optional<LosslessJpeg> decode()
+    {
+        if (m_bytes.size() < 4 || m_bytes[0] != 0xff || m_bytes[1] != 0xd8)
+            return fail("does not begin as a JPEG");
+        for (size_t at = 2; at + 4 <= m_bytes.size();) {
+            if (m_bytes[at] != 0xff)
+                return fail("has a broken segment");
+            const int marker = m_bytes[at + 1];
+            if (marker == 0xff) { // fill byte
+                ++at;
+                continue;
+            }
+            const size_t length = size_t(m_bytes[at + 2]) << 8 | m_bytes[at + 3];
+            if (length < 2 || at + 2 + length > m_bytes.size())
+                return fail("ends inside a segment");
+            const auto segment = m_bytes.subspan(at + 4, length - 2);
+            at += 2 + length;
+            if (marker == 0xc4 ? !tables(segment) : marker == 0xc3 ? !frame(segment) : marker == 0xdd ? !restartInterval(segment) : false)
+                return fail("has contradictory tables");
+            if (marker == 0xda)
+                return scan(segment, m_bytes.subspan(at));
+            if ((marker >= 0xc0 && marker <= 0xcf && marker != 0xc3 && marker != 0xc4 && marker != 0xc8))
+                return fail("is not a lossless JPEG");
+        }
+        return fail("holds no scan");
+    }
+
+private:
+    std::nullopt_t fail(const char *what)
+    {
+        m_problem = what;
+        return std::nullopt;
+    }
+    bool tables(std::span<const uint8_t> s)
+    {
+        while (s.size() >= 17) {
+            const int id = s[0] & 15;
+            size_t total = 0;
+            for (int i = 1; i <= 16; ++i)
+                total += s[size_t(i)];
+            if (id > 3 || s.size() < 17 + total || !m_tables[size_t(id)].build(s.subspan(1, 16), s.subspan(17, total)))
+                return false;
+            s = s.subspan(17 + total);
+        }
+        return s.empty();
+    }
+    bool frame(std::span<const uint8_t> s)
+    {
+        if (s.size() < 6)
+            return false;
+        m_precision = s[0];
+        m_out.height = s[1] << 8 | s[2];
+        m_out.width = s[3] << 8 | s[4];
+        m_out.components = s[5];
+        if (m_precision < 2 || m_precision > 16 || m_out.components < 1 || m_out.components > 4 || m_out.width < 1 || m_out.height < 1
+            || s.size() < 6 + 3 * size_t(m_out.components) || int64_t(m_out.width) * m_out.height * m_out.components > kMaxSamples)
+            return false;
+        for (int c = 0; c < m_out.components; ++c)
+            if (s[6 + size_t(c) * 3 + 1] != 0x11) // subsampled components make no sense for sensor samples
+                return false;
+        return true;
+    }
+    bool restartInterval(std::span<const uint8_t> s)
+    {
+        m_restart = s.size() >= 2 ? s[0] << 8 | s[1] : -1;
+        return m_restart >= 0;
+    }
+    std::optional<LosslessJpeg> scan(std::span<const uint8_t> s, std::span<const uint8_t> data)
+    {
+        const size_t n = size_t(m_out.components);
+        if (m_out.width == 0 || s.size() < 1 + 2 * n + 3 || s[0] != n)
+            return fail("has a scan that does not fit its frame");
+        std::array<const HuffmanLookup *, 4> table{};
+        for (size_t c = 0; c < n; ++c) {
+            const int id = s[2 + 2 * c] >> 4;
+            if (id > 3 || m_tables[size_t(id)].entry.empty())
+                return fail("names a table that it does not hold");
+            table[c] = &m_tables[size_t(id)];
+        }
+        const int predictor = s[1 + 2 * n], shift = s[3 + 2 * n] & 15;
+        if (predictor < 1 || predictor > 7 || shift >= m_precision)
+            return fail("has an unknown predictor");
+        const size_t rowSamples = size_t(m_out.width) * n;
+        m_out.samples.resize(rowSamples * size_t(m_out.height));
+        BitReader bits(data);
+        const uint16_t start = uint16_t(1 << (m_precision - shift - 1));
+        int untilRestart = m_restart;
+        bool fresh = true; // first row, or first row after a restart
+        for (int y = 0; y < m_out.height; ++y) {
+            uint16_t *row = m_out.samples.data() + size_t(y) * rowSamples;
+            const uint16_t *above = fresh ? nullptr : row - rowSamples;
+            for (size_t i = 0; i < rowSamples; ++i) {
+                const HuffmanLookup &t = *table[i % n];
+                const uint16_t found = t.entry[bits.peek16()];
+                if ((found & 255) == 0)
+                    return fail("holds a code that its table does not know");
+                bits.skip(found & 255);
+                const int category = found >> 8;
+                int difference = category == 16 ? 32768 : int(bits.take(category));
+                if (category > 0 && category < 16 && difference < 1 << (category - 1))
+                    difference -= (1 << category) - 1;
+                int p;
+                if (i < n)
+                    p = above ? above[i] : start;
+                else if (!above)
+                    p = row[i - n];
+                else
+                    p = predicted(predictor, row[i - n], above[i], above[i - n]);
+                row[i] = uint16_t(p + difference);
+            }
+            fresh = false;
+            if (bits.exhausted())
+                return fail("breaks off");
+            if (m_restart > 0 && (untilRestart -= m_out.width) <= 0 && y + 1 < m_out.height) {
+                if (untilRestart < 0 || !bits.restart())
+                    return fail("lacks a restart marker");
+                untilRestart = m_restart;
+                fresh = true;
+            }
+        }
+        if (shift > 0)
+            for (uint16_t &v : m_out.samples)
+                v = uint16_t(v << shift);
+        return std::move(m_out);
+    }
+    static int predicted(int predictor, int left, int above, int corner)
+    {
+        switch (predictor) {
+        case 1: return left;
+        case 2: return above;
+        case 3: return corner;
+        case 4: return left + above - corner;
+        case 5: return left + ((above - corner) >> 1);
+        case 6: return above + ((left - corner) >> 1);
+        default: return (left + above) / 2;
+        }
+    }
+
+    std::span<const uint8_t> m_bytes;
+    std::string &m_problem;
+    std::array<HuffmanLookup, 4> m_tables;
+    LosslessJpeg m_out;
+    int m_precision = 0;
+    int m_restart = 0;
+};
+
+} // namespace
+
+std::optional<LosslessJpeg> decodeLosslessJpeg(std::span<const uint8_t> bytes, std::string &problem)
+{
+    return Decoder(bytes, problem).decode();
+}
+
+} // namespace irenic

@@ -1,0 +1,67 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// irenic-shoot: the simulated camera.
+#include "irenic/camera.h"
+
+#include <CLI/CLI.hpp>
+
+#include <cstdio>
+
+using namespace irenic;
+
+namespace {
+
+int fail(const Error &error)
+{
+    std::fprintf(stderr, "irenic-shoot: %s\n", error.userMessage.c_str());
+    return 1;
+}
+
+} // namespace
+
+int main(int argc, char **argv)
+{
+    CLI::App app{"Photographs a clean scene with a simulated sensor and writes a raw DNG whose truth is known.", "irenic-shoot"};
+    ShootOptions o;
+    std::string scene, out, truth, pattern = "RGGB";
+    std::vector<int> cut;
+    std::vector<float> blackOffsets;
+    bool uncompressed = false;
+    app.add_option("scene", scene, "Scene: PFM (linear) or TIFF (float linear, integers sRGB)")->required();
+    app.add_option("--out", out, "DNG to write; never replaces a file")->required();
+    app.add_option("--iso", o.iso, "Sensitivity, 100 to 204800")->capture_default_str();
+    app.add_option("--seed", o.seed, "Same seed, same bits")->capture_default_str();
+    app.add_option("--pattern", pattern, "RGGB, BGGR, GRBG or GBRG")->capture_default_str();
+    app.add_option("--underexpose", o.underexposeEv, "Less light, in EV")->capture_default_str();
+    app.add_option("--bits", o.bits, "12 or 14")->capture_default_str();
+    app.add_flag("--uncompressed", uncompressed, "Packed samples instead of lossless JPEG tiles");
+    app.add_option("--border", o.borderPx, "Masked columns left and rows above")->capture_default_str();
+    app.add_option("--orientation", o.orientation, "Exif orientation, 1 to 8")->capture_default_str();
+    app.add_option("--hot", o.hotPixelsPerMillion, "Hot pixels per million")->capture_default_str();
+    app.add_option("--banding", o.banding, "Row and column offsets, in read-noise sigmas")->capture_default_str();
+    app.add_option("--black-offsets", blackOffsets, "Added to the black level of each place of the pattern")->expected(4)->delimiter(',');
+    app.add_option("--date", o.dateTime, "Date and time, YYYY:MM:DD HH:MM:SS")->capture_default_str();
+    app.add_option("--cut", cut, "Part of the scene: X,Y,W,H")->expected(4)->delimiter(',');
+    app.add_option("--truth", truth, "Write STEM.json and STEM.tif with the truth");
+    CLI11_PARSE(app, argc, argv);
+    const auto cfa = CfaPattern::fromName(pattern);
+    if (!cfa)
+        return fail({ErrorCode::BadParameter, "The pattern must be one of RGGB, BGGR, GRBG and GBRG.", {}});
+    o.cfa = *cfa;
+    o.lossless = !uncompressed;
+    if (cut.size() == 4)
+        o.cut = {cut[0], cut[1], cut[2], cut[3]};
+    if (blackOffsets.size() == 4)
+        std::copy(blackOffsets.begin(), blackOffsets.end(), o.blackOffsets.begin());
+    const Result<Scene> picture = readScene(scene);
+    if (!picture)
+        return fail(picture.error());
+    const Result<Shot> shot = shoot(picture.value(), o);
+    if (!shot)
+        return fail(shot.error());
+    if (const Status s = writeShot(out, shot.value(), o); !s)
+        return fail(s.error());
+    if (!truth.empty())
+        if (const Status s = writeTruth(truth, shot.value().truth); !s)
+            return fail(s.error());
+    return 0;
+}
