@@ -5,7 +5,7 @@
 
 namespace irenic {
 
-/// How "Tarn Bench-1" describes its own colours: matrices for standard light A and D65, white balanced for 3800 K.
+/// How "Tarn Bench-1" describes its own colours: matrices for standard light A and D65, white balanced for 4700 K.
 ColourDescription benchCameraColour();
 
 } // namespace irenic

@@ -28,6 +28,38 @@ Matrix3 sceneToCamera()
     return scaled;
 }
 
+/// What falls on the sensor: the cut, blurred by a Gaussian, in scene colours.
+Scene throughTheLens(const Scene &scene, Rect cut, double sigma, const RunContext &run)
+{
+    Scene out{cut.size(), std::vector<float>(size_t(cut.size().area()) * 3)};
+    const int reach = int(std::ceil(3 * sigma));
+    std::vector<float> kernel(size_t(reach) + 1);
+    float sum = 0;
+    for (int i = 0; i <= reach; ++i) {
+        kernel[size_t(i)] = sigma > 0 ? float(std::exp(-i * i / (2 * sigma * sigma))) : 1.f;
+        sum += kernel[size_t(i)] * (i ? 2 : 1);
+    }
+    for (float &k : kernel)
+        k /= sum;
+    const auto inScene = [](int i, int size) { return std::clamp(i, 0, size - 1); };
+    (void)parallelFor(cut.height, {run.threads, run.stop, {}}, [&](int y) {
+        std::vector<float> line(size_t(scene.size.width) * 3, 0.f);
+        for (int i = -reach; i <= reach; ++i) {
+            const float *row = scene.at(0, inScene(cut.y + y + i, scene.size.height));
+            for (size_t k = 0; k < line.size(); ++k)
+                line[k] += kernel[size_t(std::abs(i))] * row[k];
+        }
+        for (int x = 0; x < cut.width; ++x)
+            for (size_t c = 0; c < 3; ++c) {
+                float v = 0;
+                for (int i = -reach; i <= reach; ++i)
+                    v += kernel[size_t(std::abs(i))] * line[size_t(inScene(cut.x + x + i, scene.size.width)) * 3 + c];
+                out.rgb[(size_t(y) * size_t(cut.width) + size_t(x)) * 3 + c] = v;
+            }
+    });
+    return out;
+}
+
 Status checkOptions(const ShootOptions &o)
 {
     const auto refuse = [](const char *what) { return Error{ErrorCode::BadParameter, what, {}}; };
@@ -39,6 +71,8 @@ Status checkOptions(const ShootOptions &o)
         return refuse("The masked border must lie between 0 and 512 pixels.");
     if (o.orientation < 1 || o.orientation > 8)
         return refuse("The orientation must lie between 1 and 8.");
+    if (!(o.lensBlurPx >= 0 && o.lensBlurPx <= 3))
+        return refuse("The blur of the lens must lie between 0 and 3 pixels.");
     if (!o.cfa.isBayer())
         return refuse("The pattern must be one of RGGB, BGGR, GRBG and GBRG.");
     return {};
@@ -53,8 +87,8 @@ ColourDescription benchCameraColour()
     c.colourMatrix[0] = Matrix3{0.7985, -0.2810, -0.0512, -0.4021, 1.1803, 0.2604, -0.0498, 0.1402, 0.5610};
     c.colourMatrix[1] = Matrix3{0.7203, -0.1811, -0.0804, -0.4198, 1.2005, 0.2397, -0.0603, 0.1602, 0.6207};
     c.asShotNeutral = {1, 1, 1};
-    // Balance for a blackbody of 3800 K; the matrices depend on the white, the white is given here.
-    const Chromaticity white{0.3897, 0.3823};
+    // Balance for 4700 K, so that lamplight stays warm; the matrices depend on the white, the white is given here.
+    const Chromaticity white{0.3539, 0.3607};
     const Vector3 n = multiplied(xyzToCamera(c, white), xyzOf(white));
     c.asShotNeutral = {std::round(n[0] / n[1] * 1e6) / 1e6, 1, std::round(n[2] / n[1] * 1e6) / 1e6};
     return c;
@@ -83,13 +117,14 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
     const double exposure = std::exp2(-o.underexposeEv);
     const double hotChance = o.hotPixelsPerMillion * 1e-6;
     std::vector<std::vector<std::pair<PixelAt, float>>> hot(size_t(size.height));
+    const Scene light = throughTheLens(scene, cut, o.lensBlurPx, run);
     const Status done = parallelFor(size.height, run, [&](int y) {
         const double rowOffset = RandomAt(o.seed, StreamRow, 0, y).gaussian() * o.banding * readSignal;
         for (int x = 0; x < size.width; ++x) {
             const int ax = x - o.borderPx, ay = y - o.borderPx;
             double signal = 0;
             if (ax >= 0 && ay >= 0) {
-                const float *rgb = scene.at(cut.x + ax, cut.y + ay);
+                const float *rgb = light.at(ax, ay);
                 const size_t channel = size_t(o.cfa.at(ax, ay));
                 signal = std::max(0.0, multiplied(toCamera, Vector3{double(rgb[0]), double(rgb[1]), double(rgb[2])})[channel]) * exposure;
                 t.clean.at(x, y) = float(signal);

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/image.h"
+#include "irenic/frame.h"
 #include "irenic/methods.h"
 
 #include <memory>
@@ -63,10 +63,10 @@ public:
     virtual int haloPx() const = 0;
     /// @param in    tile plus haloPx() on each side: the sensor mosaic, variance-stabilised so that the noise of
     ///              every sample has sigma 1; never NaN. Every row is followed by kRowPaddingPx readable samples
-    /// @param where tile position in the whole mosaic; for colour phase and nothing else
-    /// @param out   where.width x where.height; never overlaps `in`
+    /// @param cfa   the colour pattern as seen from the first sample of `in`
+    /// @param out   the tile; never overlaps `in`
     /// Cannot fail: parameters were validated when the method was made.
-    virtual void denoiseTile(PlaneView<const float> in, Rect where, PlaneView<float> out, Scratch &scratch) const = 0;
+    virtual void denoiseTile(PlaneView<const float> in, CfaPattern cfa, PlaneView<float> out, Scratch &scratch) const = 0;
 };
 
 /// Builds the method of a validated treatment.

@@ -10,9 +10,9 @@ namespace {
 
 // Set on simulated frames: 97 % of pixels that are truly 8 sigma hot pass in calm surroundings.
 constexpr float kHotSigma = 6.2f;       // above the median of its colour around
-constexpr float kOverHighest = 4.4f;    // sigma above the highest of its colour around: a lone tail is not enough
-constexpr float kOverActivity = 5.0f;   // times the mean unrest of the 5 x 5 around: texture is not hot
-constexpr float kLightSigma = 2.6f;     // excess of the other colours around, in sigma, that means real light
+constexpr float kOverHighest = 4.2f;    // sigma above the highest of its colour around: a lone tail is not enough
+constexpr float kOverActivity = 3.5f;   // times the mean unrest of the 5 x 5 around: texture is not hot
+constexpr float kLightSigma = 3.0f;     // excess of the other colours around, in sigma, that means real light
 
 class Detector
 {

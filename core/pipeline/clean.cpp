@@ -129,7 +129,7 @@ struct Cleaner::Private {
         PlaneView<float> cleaned = s.plane(kCleaned, finish.size()).view();
         PlaneView<float> energy = s.plane(kEnergy, finish.size()).view();
         stabilise(wide, noisy);
-        method->denoiseTile(noisy, finish, cleaned, s);
+        method->denoiseTile(noisy, frame->cfa.shifted(wide.x, wide.y), cleaned, s);
         const PlaneView<const float> noisyHere = noisy.cut({method->haloPx(), method->haloPx(), finish.width, finish.height});
         giveBackPointLights(noisyHere, cleaned, s);
         PlaneView<float> removed = s.plane(0, finish.size()).view();

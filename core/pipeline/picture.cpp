@@ -150,8 +150,8 @@ Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region
     auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
     if (out.samples.empty())
         return out;
-    // Bands of whole blocks, about two cache tiles high at least.
-    const int bandBlocks = std::max(1, 4 * CleanCache::kTilePx / factor);
+    // Bands of whole blocks, high enough that the halo above and below them costs little.
+    const int bandBlocks = std::max(1, 2 * Cleaner::kDefaultTilePx / factor);
     for (int top = 0; top < out.size.height; top += bandBlocks) {
         const int blocks = std::min(bandBlocks, out.size.height - top);
         const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};

@@ -23,6 +23,7 @@ struct ShootOptions {
     int iso = 3200;                ///< 100 .. 204800
     uint64_t seed = 1;
     CfaPattern cfa;
+    double lensBlurPx = 0.5;       ///< sigma of lens and low-pass filter; 0 .. 3. Without it fine scenes alias as no lens lets them
     double underexposeEv = 0;      ///< less light than the scene asks for
     int bits = 14;                 ///< 12 or 14: quantisation and white level
     bool lossless = true;          ///< lossless JPEG tiles, or packed uncompressed

@@ -23,23 +23,36 @@ public:
     {
     }
 
-    int haloPx() const override { return reachPx(kWaveletColourLevels) + kWindowReachPx + 1; }
+    int haloPx() const override
+    {
+        // Colour is cleaned against the gradient of luminance that was cleaned before it, so their reaches add up.
+        return reachPx(kWaveletLuminanceLevels) + reachPx(kWaveletColourLevels) + 2 * kWindowReachPx + wavelet::kGradientReachPx + 1;
+    }
 
-    void denoiseTile(PlaneView<const float> in, Rect where, PlaneView<float> out, Scratch &scratch) const override
+    void denoiseTile(PlaneView<const float> in, CfaPattern cfa, PlaneView<float> out, Scratch &scratch) const override
     {
         const Size whole{in.width + kRowPaddingPx, in.height};
         const auto plane = [&](size_t i) { return scratch.plane(i, whole).view(); };
         const wavelet::Split packet{plane(0), plane(1), plane(2), plane(3)};
         const Size windows{in.width - 1, in.height - 1};
+        const int greenParity = cfa.cells[0] == Colour::Green ? 1 : 0;
         wavelet::split(in, 1, windows, packet);
         denoiseBand(packet.sum, windows, kWaveletLuminanceLevels, m_luminance, scratch);
-        for (const auto &band : {packet.vertical, packet.horizontal, packet.diagonal})
-            denoiseBand(band, windows, kWaveletColourLevels, m_colour, scratch);
+        // The two greens of a cell differ by the slope of luminance and by noise, by nothing else. With that slope out,
+        // their difference is cleaned harder than true colour; left in, they would drift apart into a grid of dots
+        // along every soft edge.
+        wavelet::addLuminanceGradient(packet.sum, -1, windows, packet);
+        wavelet::turnDifferences(greenParity, windows, packet);
+        denoiseBand(packet.vertical, windows, kWaveletColourLevels, m_colour, scratch);
+        denoiseBand(packet.diagonal, windows, kWaveletColourLevels, m_colour, scratch);
+        denoiseBand(packet.horizontal, windows, kWaveletColourLevels, m_colour * kWaveletGreenFactor, scratch);
+        wavelet::turnDifferencesBack(greenParity, windows, packet);
+        wavelet::addLuminanceGradient(packet.sum, 1, windows, packet);
         const PlaneView<float> joined = plane(4);
         const int halo = haloPx();
-        wavelet::join(packet, 1, {halo + where.width, halo + where.height}, {}, joined);
-        for (int y = 0; y < where.height; ++y)
-            std::memcpy(out.row(y), joined.row(y + halo) + halo, size_t(where.width) * sizeof(float));
+        wavelet::join(packet, 1, {halo + out.width, halo + out.height}, {}, joined);
+        for (int y = 0; y < out.height; ++y)
+            std::memcpy(out.row(y), joined.row(y + halo) + halo, size_t(out.width) * sizeof(float));
     }
 
 private:

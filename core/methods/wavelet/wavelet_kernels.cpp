@@ -105,6 +105,66 @@ void join(const Split &in, int step, Size size, PlaneView<const float> add, Plan
     rows(in, step, size, add, out);
 }
 
+void addLuminanceGradient(PlaneView<const float> sum, float sign, Size size, const Split &bands)
+{
+    const D d;
+    const auto scale = hn::Set(d, sign / 64), two = hn::Set(d, 2.f);
+    const auto at = [&](const float *row, int x) { return hn::LoadU(d, row + x); };
+    for (int y = 2; y < size.height - 2; ++y) {
+        const float *r[5] = {sum.row(y - 2), sum.row(y - 1), sum.row(y), sum.row(y + 1), sum.row(y + 2)};
+        float *v = bands.vertical.row(y), *h = bands.horizontal.row(y);
+        for (int x = 2; x < size.width - 2; x += int(hn::Lanes(d))) {
+            const auto smooth = [&](const float *row) { return hn::MulAdd(two, at(row, x), hn::Add(at(row, x - 1), at(row, x + 1))); };
+            const auto slope = [&](const float *row) { return hn::MulAdd(two, hn::Sub(at(row, x - 1), at(row, x + 1)), hn::Sub(at(row, x - 2), at(row, x + 2))); };
+            const auto vertical = hn::MulAdd(two, hn::Sub(smooth(r[1]), smooth(r[3])), hn::Sub(smooth(r[0]), smooth(r[4])));
+            const auto horizontal = hn::MulAdd(two, slope(r[2]), hn::Add(slope(r[1]), slope(r[3])));
+            hn::StoreU(hn::MulAdd(vertical, scale, hn::LoadU(d, v + x)), d, v + x);
+            hn::StoreU(hn::MulAdd(horizontal, scale, hn::LoadU(d, h + x)), d, h + x);
+        }
+    }
+}
+
+void turnDifferences(int greenParity, Size size, const Split &bands)
+{
+    const D d;
+    const auto root = hn::Set(d, 0.70710678f);
+    // Even lanes of a row are one kind of window and odd lanes the other; lanes come in even numbers.
+    const hn::RebindToSigned<D> di;
+    const auto oddLane = hn::RebindMask(d, hn::Ne(hn::And(hn::Iota(di, 0), hn::Set(di, 1)), hn::Zero(di)));
+    for (int y = 0; y < size.height; ++y) {
+        float *v = bands.vertical.row(y), *h = bands.horizontal.row(y);
+        const bool swapOdd = ((y + greenParity) & 1) == 0; // windows at even x have the greens on the rising diagonal
+        for (int x = 0; x < size.width; x += int(hn::Lanes(d))) {
+            const auto a = hn::LoadU(d, v + x), b = hn::LoadU(d, h + x);
+            const auto plus = hn::Mul(root, hn::Add(a, b)), minus = hn::Mul(root, hn::Sub(a, b));
+            const auto first = swapOdd ? hn::IfThenElse(oddLane, minus, plus) : hn::IfThenElse(oddLane, plus, minus);
+            const auto second = swapOdd ? hn::IfThenElse(oddLane, plus, minus) : hn::IfThenElse(oddLane, minus, plus);
+            hn::StoreU(first, d, v + x);
+            hn::StoreU(second, d, h + x);
+        }
+    }
+}
+
+void turnDifferencesBack(int greenParity, Size size, const Split &bands)
+{
+    // (first, second) is (plus, minus) or (minus, plus); undoing the swap leaves the same rotation again.
+    const D d;
+    const auto root = hn::Set(d, 0.70710678f);
+    const hn::RebindToSigned<D> di;
+    const auto oddLane = hn::RebindMask(d, hn::Ne(hn::And(hn::Iota(di, 0), hn::Set(di, 1)), hn::Zero(di)));
+    for (int y = 0; y < size.height; ++y) {
+        float *v = bands.vertical.row(y), *h = bands.horizontal.row(y);
+        const bool swapOdd = ((y + greenParity) & 1) == 0;
+        for (int x = 0; x < size.width; x += int(hn::Lanes(d))) {
+            const auto first = hn::LoadU(d, v + x), second = hn::LoadU(d, h + x);
+            const auto plus = swapOdd ? hn::IfThenElse(oddLane, second, first) : hn::IfThenElse(oddLane, first, second);
+            const auto minus = swapOdd ? hn::IfThenElse(oddLane, first, second) : hn::IfThenElse(oddLane, second, first);
+            hn::StoreU(hn::Mul(root, hn::Add(plus, minus)), d, v + x);
+            hn::StoreU(hn::Mul(root, hn::Sub(plus, minus)), d, h + x);
+        }
+    }
+}
+
 } // namespace irenic::wavelet::HWY_NAMESPACE
 HWY_AFTER_NAMESPACE();
 
@@ -114,10 +174,18 @@ namespace irenic::wavelet {
 HWY_EXPORT(split);
 HWY_EXPORT(shrink);
 HWY_EXPORT(join);
+HWY_EXPORT(addLuminanceGradient);
+HWY_EXPORT(turnDifferences);
+HWY_EXPORT(turnDifferencesBack);
 
 void split(PlaneView<const float> in, int step, Size size, const Split &out) { HWY_DYNAMIC_DISPATCH(split)(in, step, size, out); }
 void shrink(PlaneView<const float> band, float threshold, Size size, PlaneView<float> out) { HWY_DYNAMIC_DISPATCH(shrink)(band, threshold, size, out); }
 void join(const Split &in, int step, Size size, PlaneView<const float> add, PlaneView<float> out) { HWY_DYNAMIC_DISPATCH(join)(in, step, size, add, out); }
+
+void addLuminanceGradient(PlaneView<const float> sum, float sign, Size size, const Split &bands) { HWY_DYNAMIC_DISPATCH(addLuminanceGradient)(sum, sign, size, bands); }
+
+void turnDifferences(int greenParity, Size size, const Split &bands) { HWY_DYNAMIC_DISPATCH(turnDifferences)(greenParity, size, bands); }
+void turnDifferencesBack(int greenParity, Size size, const Split &bands) { HWY_DYNAMIC_DISPATCH(turnDifferencesBack)(greenParity, size, bands); }
 
 } // namespace irenic::wavelet
 #endif

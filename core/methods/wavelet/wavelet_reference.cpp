@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/wavelet/wavelet_kernels.h"
 
+#include <cmath>
+
 namespace irenic::wavelet::reference {
 
 void split(PlaneView<const float> in, int step, Size size, const Split &out)
@@ -37,6 +39,46 @@ void join(const Split &in, int step, Size size, PlaneView<const float> add, Plan
             out.at(x, y) = (corners(in.sum, x, y, 1, 1, 1) + corners(in.vertical, x, y, 1, -1, -1) + corners(in.horizontal, x, y, -1, 1, -1)
                             + corners(in.diagonal, x, y, -1, -1, 1)) / 8
                          + (add.data ? add.at(x, y) : 0.f);
+}
+
+void addLuminanceGradient(PlaneView<const float> sum, float sign, Size size, const Split &bands)
+{
+    static constexpr float slope[5] = {1, 2, 0, -2, -1}, smooth[3] = {1, 2, 1};
+    for (int y = 2; y < size.height - 2; ++y)
+        for (int x = 2; x < size.width - 2; ++x) {
+            float vertical = 0, horizontal = 0;
+            for (int i = -2; i <= 2; ++i)
+                for (int j = -1; j <= 1; ++j) {
+                    vertical += slope[i + 2] * smooth[j + 1] * sum.at(x + j, y + i);
+                    horizontal += slope[i + 2] * smooth[j + 1] * sum.at(x + i, y + j);
+                }
+            bands.vertical.at(x, y) += sign * vertical / 64;
+            bands.horizontal.at(x, y) += sign * horizontal / 64;
+        }
+}
+
+void turnDifferences(int greenParity, Size size, const Split &bands)
+{
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x) {
+            float &v = bands.vertical.at(x, y), &h = bands.horizontal.at(x, y);
+            const float plus = (v + h) * std::sqrt(0.5f), minus = (v - h) * std::sqrt(0.5f);
+            const bool rising = ((x + y) & 1) == greenParity;
+            v = rising ? plus : minus;
+            h = rising ? minus : plus;
+        }
+}
+
+void turnDifferencesBack(int greenParity, Size size, const Split &bands)
+{
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x) {
+            float &v = bands.vertical.at(x, y), &h = bands.horizontal.at(x, y);
+            const bool rising = ((x + y) & 1) == greenParity;
+            const float plus = rising ? v : h, minus = rising ? h : v;
+            v = (plus + minus) * std::sqrt(0.5f);
+            h = (plus - minus) * std::sqrt(0.5f);
+        }
 }
 
 } // namespace irenic::wavelet::reference

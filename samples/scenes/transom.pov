@@ -2,7 +2,7 @@
 // The transom of the ketch "Halcyon Wren" at night in the Tarn Street boatshed, by lamplight.
 // One frame with fine texture, a smooth gradient, deep shadow, hard edges, lettering, strong colour
 // and points of light. Procedural textures only: nothing here is sampled at random per pixel, so the
-// rendered frame carries no noise of its own. One unit is about 10 cm. See demo/render.sh.
+// rendered frame carries no noise of its own. One unit is about 10 cm. See samples/render.sh.
 #version 3.7;
 global_settings { assumed_gamma 1.0 max_trace_level 6 }
 #include "functions.inc"

@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/noise.h"
+
+#include <QImage>
+#include <QObject>
+#include <QThreadPool>
+
+#include <memory>
+#include <stop_token>
+
+namespace irenic {
+
+/// Reads and measures frames off the window's thread, one after the other in the order asked for.
+class FrameReader : public QObject
+{
+    Q_OBJECT
+public:
+    explicit FrameReader(QObject *parent = nullptr);
+    ~FrameReader() override; ///< waits for the running one, which is stopped
+    void read(const QString &path);
+
+signals:
+    void finished(const QString &path, std::shared_ptr<const irenic::Frame> frame, std::shared_ptr<const irenic::NoiseReport> noise, const QImage &thumbnail);
+    void failed(const QString &path, const QString &problem);
+
+private:
+    QThreadPool m_pool;
+    std::stop_source m_stop;
+};
+
+} // namespace irenic

@@ -1,0 +1,19 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "jobs/images.h"
+
+namespace irenic {
+
+QImage toImage(const RgbImage<uint8_t> &rgb)
+{
+    // 32 bits a pixel: the only format that Qt scales without converting every line anew.
+    QImage image(rgb.size.width, rgb.size.height, QImage::Format_RGB32);
+    for (int y = 0; y < rgb.size.height; ++y) {
+        const uint8_t *p = rgb.row(y);
+        auto *line = reinterpret_cast<QRgb *>(image.scanLine(y));
+        for (int x = 0; x < rgb.size.width; ++x, p += 3)
+            line[x] = qRgb(p[0], p[1], p[2]);
+    }
+    return image;
+}
+
+} // namespace irenic

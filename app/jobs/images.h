@@ -1,0 +1,15 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/develop.h"
+
+#include <QImage>
+#include <QRect>
+
+namespace irenic {
+
+QImage toImage(const RgbImage<uint8_t> &rgb); ///< a deep copy
+inline QRect toQRect(const Rect &r) { return {r.x, r.y, r.width, r.height}; }
+inline Rect toRect(const QRect &r) { return {r.x(), r.y(), r.width(), r.height()}; }
+
+} // namespace irenic

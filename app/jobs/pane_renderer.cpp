@@ -1,0 +1,111 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "jobs/pane_renderer.h"
+
+#include "jobs/images.h"
+
+#include <QElapsedTimer>
+
+namespace irenic {
+
+namespace {
+
+/// A region of this many sensor pixels is done in about a tenth of a second: not worth stopping.
+constexpr qint64 kQuickPixels = 1'200'000;
+
+bool isQuick(const PaneRequest &r)
+{
+    return r.treatment.isIdentity() || qint64(r.region.width()) * r.region.height() <= kQuickPixels;
+}
+
+} // namespace
+
+PaneRenderer::PaneRenderer(QObject *parent) : QObject(parent)
+{
+    qRegisterMetaType<PaneResult>();
+    m_thread = std::thread([this] { work(); });
+}
+
+PaneRenderer::~PaneRenderer()
+{
+    {
+        const std::lock_guard lock(m_mutex);
+        m_quit = true;
+        m_waiting.clear();
+        m_stopRunning.request_stop();
+    }
+    m_wake.notify_all();
+    m_thread.join();
+}
+
+void PaneRenderer::request(const PaneRequest &request)
+{
+    {
+        const std::lock_guard lock(m_mutex);
+        std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == request.pane; });
+        const auto after = std::find_if(m_waiting.begin(), m_waiting.end(), [&](const PaneRequest &r) { return r.urgency > request.urgency; });
+        m_waiting.insert(after, request);
+        if (m_isRunning && !isQuick(m_running) && (m_running.pane == request.pane || isQuick(request))) {
+            // Whatever is in the way of something quick steps aside; if another pane still wants it, it goes on later
+            // from what the cache already holds.
+            m_stopRunning.request_stop();
+            if (m_running.pane != request.pane)
+                m_waiting.push_back(m_running);
+        }
+    }
+    m_wake.notify_one();
+}
+
+void PaneRenderer::forgetPane(int pane)
+{
+    const std::lock_guard lock(m_mutex);
+    std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == pane; });
+    if (m_isRunning && m_running.pane == pane)
+        m_stopRunning.request_stop();
+}
+
+bool PaneRenderer::isIdle() const
+{
+    const std::lock_guard lock(m_mutex);
+    return m_waiting.empty() && !m_isRunning;
+}
+
+void PaneRenderer::work()
+{
+    for (;;) {
+        PaneRequest request;
+        std::stop_token stop;
+        {
+            std::unique_lock lock(m_mutex);
+            m_isRunning = false;
+            m_wake.wait(lock, [this] { return m_quit || !m_waiting.empty(); });
+            if (m_quit)
+                return;
+            request = m_running = m_waiting.front();
+            m_waiting.pop_front();
+            m_isRunning = true;
+            m_stopRunning = std::stop_source();
+            stop = m_stopRunning.get_token();
+        }
+        QElapsedTimer timer;
+        timer.start();
+        Result<QImage> image = render(request, stop);
+        if (image)
+            emit rendered({request, image.take(), double(timer.nsecsElapsed()) * 1e-9});
+    }
+}
+
+Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
+{
+    const RunContext run{0, stop, {}};
+    const Frame &frame = *r.frame;
+    const Cleaner cleaner(r.frame, r.noise, r.treatment);
+    const Rect inCrop = storedRectOf(toRect(r.region), frame.crop.size(), frame.orientation);
+    const Rect region = inCrop.movedBy(frame.crop.x, frame.crop.y);
+    const Result<RgbImage<float>> linear = r.reduction == 1 ? developRegion(cleaner, region, r.look, &m_cache, run)
+                                                            : developReducedRegion(cleaner, region, r.reduction, r.look, &m_cache, run);
+    if (!linear)
+        return linear.error();
+    return toImage(turned(encoded8(linear.value()), frame.orientation));
+}
+
+} // namespace irenic

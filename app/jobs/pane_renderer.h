@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/picture.h"
+
+#include <QImage>
+#include <QObject>
+#include <QRect>
+
+#include <condition_variable>
+#include <deque>
+#include <thread>
+
+namespace irenic {
+
+/// What a pane wants to show.
+struct PaneRequest {
+    int pane = 0;
+    quint64 serial = 0; ///< grows with every request; the pane is settled when its own last one came back
+    std::shared_ptr<const Frame> frame;
+    std::shared_ptr<const NoiseReport> noise;
+    Treatment treatment;
+    QRect region;  ///< pixels of the upright picture
+    int reduction = 1; ///< 1, or an even whole number
+    Look look;
+    int urgency = 0; ///< lower is sooner
+
+    /// Two requests that would draw the same pixels.
+    bool sameContent(const PaneRequest &o) const
+    {
+        return frame == o.frame && treatment == o.treatment && region == o.region && reduction == o.reduction && look == o.look;
+    }
+};
+
+struct PaneResult {
+    PaneRequest request;
+    QImage image; ///< request.region at 1 : request.reduction
+    double seconds = 0;
+};
+
+/// Computes panes on a thread of its own, the most urgent first. A newer request for a pane replaces a waiting one, and
+/// stops a running one that would take long; a quick one is let finish, so that something moves under a dragged slider.
+class PaneRenderer : public QObject
+{
+    Q_OBJECT
+public:
+    explicit PaneRenderer(QObject *parent = nullptr);
+    ~PaneRenderer() override;
+
+    void request(const PaneRequest &request);
+    void forgetPane(int pane); ///< drops what is waiting or running for it
+    bool isIdle() const;
+
+signals:
+    void rendered(const irenic::PaneResult &result); ///< queued into the receiver's thread
+
+private:
+    void work();
+    Result<QImage> render(const PaneRequest &request, std::stop_token stop);
+
+    CleanCache m_cache;
+    mutable std::mutex m_mutex;
+    std::condition_variable m_wake;
+    std::deque<PaneRequest> m_waiting;
+    PaneRequest m_running;
+    bool m_isRunning = false;
+    std::stop_source m_stopRunning;
+    bool m_quit = false;
+    std::thread m_thread;
+};
+
+} // namespace irenic
+
+Q_DECLARE_METATYPE(irenic::PaneResult)

@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// irenic: the window.
+#include "window/main_window.h"
+#include "window/shots.h"
+#include "window/start.h"
+
+#include <QApplication>
+#include <QCommandLineParser>
+
+int main(int argc, char **argv)
+{
+    QApplication app(argc, argv);
+    irenic::prepareApplication(app);
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QStringLiteral("Compares and applies noise reduction on raw photographs."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    const QCommandLineOption demo(QStringLiteral("demo"), QStringLiteral("Open the demo roll."));
+    const QCommandLineOption shots(QStringLiteral("shots"), QStringLiteral("Write pictures of the main views into FOLDER and end."), QStringLiteral("FOLDER"));
+    parser.addOptions({demo, shots});
+    parser.addPositionalArgument(QStringLiteral("files"), QStringLiteral("Raw frames or folders to open."), QStringLiteral("[files...]"));
+    parser.process(app);
+    if (parser.isSet(shots))
+        QCoreApplication::setApplicationName(QStringLiteral("irenic-shots")); // leaves the user's settings alone
+    irenic::MainWindow window;
+    window.show();
+    if (parser.isSet(shots)) {
+        window.resize(1280, 800);
+        return irenic::takeShots(window, parser.value(shots));
+    }
+    if (parser.isSet(demo))
+        window.openDemoRoll();
+    window.open(parser.positionalArguments());
+    return app.exec();
+}

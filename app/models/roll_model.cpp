@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "models/roll_model.h"
+
+#include <QDir>
+
+namespace irenic {
+
+RollModel::RollModel(Session *session, QObject *parent) : QAbstractListModel(parent), m_session(session)
+{
+    connect(session, &Session::framesAdded, this, [this](int first, int count) {
+        beginInsertRows({}, first, first + count - 1);
+        endInsertRows();
+    });
+    connect(session, &Session::frameChanged, this, [this](int i) { emit dataChanged(index(i), index(i)); });
+}
+
+int RollModel::rowCount(const QModelIndex &parent) const
+{
+    return parent.isValid() ? 0 : m_session->count();
+}
+
+QVariant RollModel::data(const QModelIndex &index, int role) const
+{
+    if (!index.isValid() || index.row() >= m_session->count())
+        return {};
+    const RollFrame &f = m_session->frame(index.row());
+    switch (role) {
+    case Qt::DisplayRole: return f.name();
+    case FrameRole: return QVariant::fromValue(&f);
+    case Qt::ToolTipRole:
+        return f.state == RollFrame::State::Failed ? f.problem : QDir::toNativeSeparators(f.path);
+    case Qt::AccessibleTextRole: {
+        if (f.state == RollFrame::State::Failed)
+            return tr("%1, not opened: %2").arg(f.name(), f.problem);
+        if (f.state == RollFrame::State::Reading)
+            return tr("%1, being read").arg(f.name());
+        QString text = tr("%1, ISO %2, grain %3 %, colour noise %4 %").arg(f.name()).arg(f.frame->shooting.iso)
+                           .arg(100 * double(f.noise->luminanceNoise), 0, 'f', 0).arg(100 * double(f.noise->colourNoise), 0, 'f', 0);
+        if (f.keeper >= 0)
+            text += tr(", keeper %1").arg(trialLetter(f.keeper));
+        return text;
+    }
+    default: return {};
+    }
+}
+
+} // namespace irenic

@@ -1,0 +1,228 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/caption_strip.h"
+
+#include "view/strength_slider.h"
+
+#include <QDoubleSpinBox>
+#include <QGridLayout>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kNotchPx = 9;
+
+QFont weighted(QFont font, double scale, QFont::Weight weight)
+{
+    font.setPointSizeF(font.pointSizeF() * scale);
+    font.setWeight(weight);
+    return font;
+}
+
+} // namespace
+
+CaptionStrip::CaptionStrip(int trial, QWidget *parent) : QWidget(parent), m_trial(trial)
+{
+    setObjectName(trial < 0 ? QStringLiteral("strip-untreated") : QStringLiteral("strip-") + trialLetter(trial));
+    auto *grid = new QGridLayout(this);
+    grid->setContentsMargins(11, kNotchPx + 7, 11, 8);
+    grid->setHorizontalSpacing(8);
+    grid->setVerticalSpacing(3);
+    m_letter = new QLabel(trial < 0 ? QString() : trialLetter(trial));
+    m_letter->setFont(weighted(font(), 1.55, QFont::Bold));
+    m_title = new QLabel(trial < 0 ? tr("Untreated") : QString());
+    m_title->setFont(weighted(font(), 1.0, QFont::DemiBold));
+    m_status = new QLabel;
+    m_status->setObjectName(QStringLiteral("status"));
+    m_status->setFont(weighted(font(), 0.92, QFont::Normal));
+    auto *head = new QHBoxLayout;
+    head->setSpacing(7);
+    if (trial >= 0)
+        head->addWidget(m_letter);
+    head->addWidget(m_title, 1);
+    grid->addLayout(head, 0, 0, 1, 3);
+    if (trial < 0) {
+        m_letter->setParent(this);
+        m_letter->hide();
+        m_body = new QLabel;
+        m_body->setWordWrap(true);
+        m_body->setTextFormat(Qt::PlainText);
+        m_body->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+        grid->addWidget(m_body, 1, 0, 1, 3);
+    } else {
+        m_keep = new QPushButton(tr("Keep"));
+        m_keep->setObjectName(QStringLiteral("keep"));
+        m_keep->setFlat(true);
+        m_keep->setAccessibleName(tr("Keep trial %1").arg(trialLetter(trial)));
+        m_keep->setToolTip(tr("Export the frame with this trial (K)"));
+        connect(m_keep, &QPushButton::clicked, this, &CaptionStrip::keeperToggled);
+        head->addWidget(m_keep);
+        m_luminance = makeRow(kLuminanceStrength, false);
+        m_colour = makeRow(kColourStrength, true);
+        int line = 1;
+        for (const Row &row : {m_luminance, m_colour}) {
+            grid->addWidget(row.label, line, 0);
+            grid->addWidget(row.slider, line, 1);
+            grid->addWidget(row.field, line, 2);
+            ++line;
+        }
+        m_left = new QLabel(tr("left the suggestion"));
+        m_left->setFont(m_status->font());
+        m_return = new QPushButton(tr("Go back"));
+        m_return->setObjectName(QStringLiteral("goBack"));
+        m_return->setFlat(true);
+        m_return->setFont(weighted(font(), 0.92, QFont::DemiBold));
+        m_return->setToolTip(tr("Set this trial's strengths to the suggestion"));
+        m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(trialLetter(trial)));
+        connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
+        auto *back = new QHBoxLayout;
+        back->addWidget(m_left);
+        back->addStretch(1);
+        back->addWidget(m_return);
+        grid->addLayout(back, 3, 0, 1, 3);
+    }
+    grid->setRowStretch(4, 1);
+    grid->addWidget(m_status, 5, 0, 1, 3);
+    grid->setColumnStretch(1, 1);
+    setFixedHeight(176);
+    applyTones();
+    showFrame(nullptr);
+}
+
+CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, bool colour)
+{
+    Row row;
+    row.label = new QLabel(tr(param.label));
+    row.slider = new StrengthSlider;
+    row.field = new QDoubleSpinBox;
+    row.field->setRange(param.min, param.max);
+    row.field->setDecimals(2);
+    row.field->setSingleStep(0.05);
+    row.field->setSuffix(tr(" x"));
+    row.field->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    row.field->setFrame(false);
+    row.field->setKeyboardTracking(false);
+    row.field->setAlignment(Qt::AlignRight);
+    row.field->setFixedWidth(52);
+    row.slider->setObjectName(colour ? QStringLiteral("colour") : QStringLiteral("luminance"));
+    row.field->setObjectName(row.slider->objectName() + QStringLiteral("Value"));
+    const QString name = tr("%1 strength of trial %2, multiples of the measured noise").arg(tr(param.label), trialLetter(m_trial));
+    row.slider->setAccessibleName(name);
+    row.field->setAccessibleName(name);
+    row.slider->setToolTip(tr("%1. The mark is the suggestion; double-click returns to it.").arg(tr(param.help)));
+    row.label->setBuddy(row.slider);
+    connect(row.slider, &StrengthSlider::strengthMoved, this, [this, colour](double v, int id) { emit strengthChanged(colour, v, id); });
+    connect(row.slider, &StrengthSlider::suggestionRequested, this, &CaptionStrip::suggestionRequested);
+    connect(row.field, &QDoubleSpinBox::valueChanged, this, [this, colour](double v) { emit strengthChanged(colour, v, 0); });
+    return row;
+}
+
+void CaptionStrip::setTones(const Tones &tones)
+{
+    m_tones = tones;
+    applyTones();
+}
+
+void CaptionStrip::applyTones()
+{
+    const Tones t = m_isKeeper ? m_tones.invertedPaper() : m_tones;
+    QPalette p = palette();
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        p.setColor(role, t.paperInk);
+    p.setColor(QPalette::Base, t.paper);
+    p.setColor(QPalette::Button, t.paper);
+    p.setColor(QPalette::Highlight, t.paperInk);
+    p.setColor(QPalette::HighlightedText, t.paper);
+    setPalette(p);
+    // Set on each: a style sheet on the window keeps palettes from being inherited.
+    for (QWidget *w : findChildren<QWidget *>())
+        w->setPalette(p);
+    QPalette faint = p;
+    faint.setColor(QPalette::WindowText, t.paperFaint);
+    m_status->setPalette(faint);
+    if (m_left)
+        m_left->setPalette(faint);
+    for (const Row &row : {m_luminance, m_colour})
+        if (row.slider)
+            row.slider->setTones(t);
+    update();
+}
+
+void CaptionStrip::showFrame(const RollFrame *frame)
+{
+    const bool ready = frame && frame->state == RollFrame::State::Ready;
+    m_isKeeper = ready && m_trial >= 0 && frame->keeper == m_trial;
+    if (m_trial < 0) {
+        if (!ready)
+            m_body->clear();
+        else
+            m_body->setText(tr("grain %1 % of the mid-tone\ncolour noise %2 %\n%3 hot pixels\n\nsuggestion: %4, %5 x")
+                                .arg(100 * double(frame->noise->luminanceNoise), 0, 'f', 1).arg(100 * double(frame->noise->colourNoise), 0, 'f', 1)
+                                .arg(frame->noise->hotPixels.size()).arg(tr(findMethod(frame->suggestion.treatment.method)->label).toLower())
+                                .arg(frame->suggestion.treatment.luminance));
+        if (ready)
+            setToolTip(QString::fromStdString(frame->suggestion.reason + "\n" + frame->noise->confidenceReason));
+    } else {
+        for (QWidget *w : {static_cast<QWidget *>(m_keep), static_cast<QWidget *>(m_luminance.slider), static_cast<QWidget *>(m_luminance.field),
+                           static_cast<QWidget *>(m_colour.slider), static_cast<QWidget *>(m_colour.field)})
+            w->setEnabled(ready);
+        const Treatment t = ready ? frame->trials[size_t(m_trial)] : Treatment();
+        const Treatment suggested = ready ? frame->suggestion.treatment : Treatment();
+        m_title->setText(tr(findMethod(t.method)->label));
+        m_keep->setText(m_isKeeper ? tr("Keeper") : tr("Keep"));
+        QFont f = m_keep->font();
+        f.setWeight(m_isKeeper ? QFont::Bold : QFont::Normal);
+        m_keep->setFont(f);
+        const auto set = [](const Row &row, double value, double suggestion) {
+            row.slider->setStrength(value);
+            row.slider->setSuggestion(suggestion);
+            const QSignalBlocker blocker(row.field);
+            row.field->setValue(value);
+        };
+        set(m_luminance, t.luminance, suggested.luminance);
+        set(m_colour, t.colour, suggested.colour);
+        const bool left = ready && frame->hasLeftSuggestion(m_trial);
+        m_left->setVisible(left);
+        m_return->setVisible(left);
+    }
+    applyTones();
+}
+
+void CaptionStrip::setHasKeyboard(bool has)
+{
+    m_hasKeyboard = has;
+    update();
+}
+
+void CaptionStrip::setStatus(const QString &status)
+{
+    m_status->setText(status);
+}
+
+QString CaptionStrip::status() const
+{
+    return m_status->text();
+}
+
+void CaptionStrip::paintEvent(QPaintEvent *)
+{
+    const Tones t = m_isKeeper ? m_tones.invertedPaper() : m_tones;
+    QPainter p(this);
+    p.fillRect(rect().adjusted(0, kNotchPx, 0, 0), t.paper);
+    if (!m_hasKeyboard)
+        return;
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.paper);
+    p.drawPolygon(QPolygonF({{14, kNotchPx + 0.5}, {23, 0.5}, {32, kNotchPx + 0.5}}));
+}
+
+void CaptionStrip::mousePressEvent(QMouseEvent *)
+{
+    emit picked();
+}
+
+} // namespace irenic

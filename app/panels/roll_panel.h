@@ -1,0 +1,27 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "models/roll_model.h"
+#include "view/tones.h"
+
+#include <QListView>
+
+namespace irenic {
+
+/// The roll: the open frames in a narrow column, each with its picture, sensitivity, measured noise and keeper.
+class RollPanel : public QListView
+{
+    Q_OBJECT
+public:
+    RollPanel(Session *session, QWidget *parent = nullptr);
+    void setTones(const Tones &tones);
+
+protected:
+    void currentChanged(const QModelIndex &current, const QModelIndex &previous) override;
+
+private:
+    Session *m_session;
+    RollModel m_model;
+};
+
+} // namespace irenic

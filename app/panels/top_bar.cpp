@@ -1,0 +1,142 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/top_bar.h"
+
+#include "panels/wall.h"
+#include "view/map_view.h"
+
+#include <QButtonGroup>
+#include <QDoubleSpinBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QToolButton>
+
+namespace irenic {
+
+namespace {
+
+QString exposureWords(const ShootingData &s)
+{
+    QStringList words;
+    if (s.iso > 0)
+        words << QObject::tr("ISO %1").arg(s.iso);
+    if (s.exposureS > 0)
+        words << (s.exposureS < 0.4 ? QObject::tr("1/%1 s").arg(qRound(1 / s.exposureS)) : QObject::tr("%1 s").arg(s.exposureS, 0, 'g', 3));
+    if (s.fNumber > 0)
+        words << QObject::tr("f/%1").arg(s.fNumber, 0, 'g', 3);
+    if (s.focalLengthMm > 0)
+        words << QObject::tr("%1 mm").arg(s.focalLengthMm, 0, 'g', 3);
+    return words.join(QStringLiteral("   "));
+}
+
+} // namespace
+
+TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(session)
+{
+    auto *row = new QHBoxLayout(this);
+    row->setContentsMargins(14, 6, 14, 4);
+    row->setSpacing(10);
+    m_map = new MapView;
+    row->addWidget(m_map);
+    m_name = new QLabel;
+    m_data = new QLabel;
+    QFont bold = font();
+    bold.setWeight(QFont::DemiBold);
+    m_name->setFont(bold);
+    auto *words = new QVBoxLayout;
+    words->setSpacing(1);
+    words->addStretch(1);
+    words->addWidget(m_name);
+    words->addWidget(m_data);
+    words->addStretch(1);
+    row->addLayout(words);
+    row->addStretch(1);
+    m_zooms = new QButtonGroup(this);
+    m_zooms->setExclusive(true);
+    for (const double zoom : Wall::zoomLadder()) {
+        auto *button = new QToolButton;
+        button->setText(zoom == 0 ? tr("fit") : tr("%1 %").arg(zoom * 100));
+        button->setCheckable(true);
+        button->setAutoRaise(true);
+        button->setObjectName(QStringLiteral("zoom-%1").arg(zoom * 100));
+        button->setAccessibleName(zoom == 0 ? tr("Whole frame") : tr("Magnification %1 per cent").arg(zoom * 100));
+        button->setToolTip(zoom == 0 ? tr("Show the whole frame (Ctrl+0)") : tr("One picture pixel on %1 screen pixels").arg(zoom));
+        m_zooms->addButton(button, int(zoom * 100));
+        row->addWidget(button);
+    }
+    row->addSpacing(10);
+    auto *label = new QLabel(tr("push"));
+    m_push = new QDoubleSpinBox;
+    m_push->setObjectName(QStringLiteral("push"));
+    m_push->setRange(-2, 6);
+    m_push->setSingleStep(0.5);
+    m_push->setDecimals(1);
+    m_push->setSuffix(tr(" EV"));
+    m_push->setAccessibleName(tr("Push, exposure lift for looking only"));
+    m_push->setToolTip(tr("Lifts the exposure for looking only; exported files are not lifted (P, Shift+P)"));
+    m_push->setKeyboardTracking(false);
+    label->setBuddy(m_push);
+    row->addWidget(label);
+    row->addWidget(m_push);
+    connect(m_zooms, &QButtonGroup::idClicked, this, [this](int id) { emit zoomRequested(id / 100.0); });
+    connect(m_push, &QDoubleSpinBox::valueChanged, session, &Session::setPushEv);
+    connect(session, &Session::pushChanged, m_push, &QDoubleSpinBox::setValue);
+    connect(m_map, &MapView::placeRequested, this, [this](QPointF centre) {
+        const double zoom = m_session->viewport().zoom;
+        m_session->setViewport({zoom, centre});
+    });
+    const auto showZoom = [this] {
+        if (QAbstractButton *b = m_zooms->button(int(m_session->viewport().zoom * 100)))
+            b->setChecked(true);
+    };
+    connect(session, &Session::viewportChanged, this, showZoom);
+    connect(session, &Session::currentChanged, this, &TopBar::showFrame);
+    connect(session, &Session::frameChanged, this, [this](int i) {
+        if (i == m_session->current())
+            showFrame();
+    });
+    showZoom();
+    showFrame();
+}
+
+void TopBar::setTones(const Tones &tones)
+{
+    QPalette p = palette();
+    p.setColor(QPalette::WindowText, tones.wallInk);
+    p.setColor(QPalette::Window, tones.wall);
+    setAutoFillBackground(true);
+    setPalette(p);
+    setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: none; padding: 4px 6px; }"
+                                 "QToolButton:hover { background: %2; color: %3; }"
+                                 "QToolButton:checked { background: %4; color: %5; font-weight: 600; }"
+                                 "QToolButton:focus { border: 1px solid %1; padding: 3px 5px; }")
+                      .arg(tones.wallInk.name(), tones.chromeRaised.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name()));
+}
+
+void TopBar::showFrame()
+{
+    const RollFrame *f = m_session->currentFrame();
+    const bool ready = f && f->state == RollFrame::State::Ready;
+    setEnabled(ready);
+    if (!ready) {
+        m_map->setPicture({}, {});
+        m_name->setText(f ? f->name() : QString());
+        m_data->clear();
+        return;
+    }
+    const Size size = f->frame->uprightSize();
+    m_map->setPicture(f->thumbnail, {size.width, size.height});
+    m_name->setText(f->name());
+    const ShootingData &s = f->frame->shooting;
+    m_data->setText(exposureWords(s));
+    const Rect a = f->frame->active;
+    m_data->setToolTip(tr("%1 %2\n%3\n%4 x %5 pixels, %6 bits, pattern %7\n%8")
+                           .arg(QString::fromStdString(s.make), QString::fromStdString(s.model), QString::fromStdString(s.lens)).arg(size.width).arg(size.height)
+                           .arg(s.bitDepth).arg(QString::fromStdString(f->frame->cfa.shifted(a.x, a.y).name()), QString::fromStdString(s.dateTime)));
+}
+
+void TopBar::setVisibleRegion(const QRect &uprightPixels)
+{
+    m_map->setSeen(uprightPixels);
+}
+
+} // namespace irenic

@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "session/session.h"
+#include "view/tones.h"
+
+#include <QWidget>
+
+class QButtonGroup;
+class QDoubleSpinBox;
+class QLabel;
+
+namespace irenic {
+
+class MapView;
+
+/// Above the wall: the whole frame with the place that is looked at, the shooting data, magnification and push.
+class TopBar : public QWidget
+{
+    Q_OBJECT
+public:
+    TopBar(Session *session, QWidget *parent = nullptr);
+    void setTones(const Tones &tones);
+    void setVisibleRegion(const QRect &uprightPixels);
+
+signals:
+    void zoomRequested(double zoom);
+
+private:
+    void showFrame();
+
+    Session *m_session;
+    MapView *m_map;
+    QLabel *m_name, *m_data;
+    QButtonGroup *m_zooms;
+    QDoubleSpinBox *m_push;
+};
+
+} // namespace irenic

@@ -1,0 +1,182 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "session/session.h"
+
+#include "commands/trial_commands.h"
+
+#include <QFileInfo>
+
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+/// A ladder around the suggestion: less, as suggested, more.
+constexpr double kLadder[kTrialCount] = {0.6, 1.0, 1.6};
+
+double onScale(double value, const ParamInfo &param)
+{
+    return std::clamp(std::round(value * 100) / 100, param.min, param.max);
+}
+
+} // namespace
+
+QString trialLetter(int trial)
+{
+    return QString(QChar(u'A' + trial));
+}
+
+QString RollFrame::name() const
+{
+    return QFileInfo(path).completeBaseName();
+}
+
+Session::Session(QObject *parent) : QObject(parent) {}
+Session::~Session() = default;
+
+int Session::indexOf(const QString &path) const
+{
+    for (int i = 0; i < count(); ++i)
+        if (frame(i).path == path)
+            return i;
+    return -1;
+}
+
+QList<int> Session::addPaths(const QStringList &paths)
+{
+    QList<int> added;
+    const int first = count();
+    for (const QString &given : paths) {
+        const QString path = QFileInfo(given).absoluteFilePath();
+        if (indexOf(path) >= 0)
+            continue;
+        auto frame = std::make_unique<RollFrame>();
+        frame->path = path;
+        m_frames.push_back(std::move(frame));
+        added.append(count() - 1);
+    }
+    if (!added.isEmpty())
+        emit framesAdded(first, int(added.size()));
+    if (m_current < 0 && count() > 0)
+        setCurrent(0);
+    return added;
+}
+
+void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail)
+{
+    const int index = indexOf(path);
+    if (index < 0)
+        return;
+    RollFrame &f = *m_frames[size_t(index)];
+    f.frame = std::move(frame);
+    f.noise = std::move(noise);
+    f.thumbnail = thumbnail;
+    f.suggestion = suggestTreatment(*f.noise);
+    for (int t = 0; t < kTrialCount; ++t) {
+        Treatment &trial = f.trials[size_t(t)];
+        trial = f.suggestion.treatment;
+        trial.luminance = onScale(trial.luminance * kLadder[t], kLuminanceStrength);
+        trial.colour = onScale(trial.colour * kLadder[t], kColourStrength);
+    }
+    f.state = RollFrame::State::Ready;
+    emit frameChanged(index);
+}
+
+void Session::setReadingFailed(const QString &path, const QString &problem)
+{
+    const int index = indexOf(path);
+    if (index < 0)
+        return;
+    m_frames[size_t(index)]->state = RollFrame::State::Failed;
+    m_frames[size_t(index)]->problem = problem;
+    emit frameChanged(index);
+}
+
+void Session::noteExported(const QString &path, const QString &file)
+{
+    const int index = indexOf(path);
+    if (index < 0)
+        return;
+    m_frames[size_t(index)]->exported.append(file);
+    emit frameChanged(index);
+}
+
+void Session::setCurrent(int index)
+{
+    if (index == m_current || index < 0 || index >= count())
+        return;
+    m_current = index;
+    emit currentChanged(index);
+}
+
+void Session::setColumn(int trial)
+{
+    if (trial == m_column || trial < -1 || trial >= kTrialCount)
+        return;
+    m_column = trial;
+    emit columnChanged(trial);
+}
+
+void Session::setViewport(const Viewport &viewport)
+{
+    Viewport v = viewport;
+    v.centre = {std::clamp(v.centre.x(), 0.0, 1.0), std::clamp(v.centre.y(), 0.0, 1.0)};
+    if (v == m_viewport)
+        return;
+    m_viewport = v;
+    emit viewportChanged();
+}
+
+void Session::setPushEv(double ev)
+{
+    ev = std::clamp(ev, -2.0, 6.0);
+    if (ev == m_pushEv)
+        return;
+    m_pushEv = ev;
+    emit pushChanged(ev);
+}
+
+void Session::changeStrength(int trial, bool colour, double value, int dragId)
+{
+    const RollFrame *f = currentFrame();
+    if (!f || f->state != RollFrame::State::Ready)
+        return;
+    Treatment t = f->trials[size_t(trial)];
+    (colour ? t.colour : t.luminance) = onScale(value, colour ? kColourStrength : kLuminanceStrength);
+    if (t == f->trials[size_t(trial)])
+        return;
+    const QString text = (colour ? tr("colour strength of %1") : tr("luminance strength of %1")).arg(trialLetter(trial));
+    m_undo.push(new SetTreatment(*this, m_current, trial, t, text, dragId));
+}
+
+void Session::returnToSuggestion(int trial)
+{
+    const RollFrame *f = currentFrame();
+    if (!f || f->state != RollFrame::State::Ready || !f->hasLeftSuggestion(trial))
+        return;
+    m_undo.push(new SetTreatment(*this, m_current, trial, f->suggestion.treatment, tr("return of %1 to the suggestion").arg(trialLetter(trial)), 0));
+}
+
+void Session::chooseKeeper(int trial)
+{
+    const RollFrame *f = currentFrame();
+    if (!f || f->state != RollFrame::State::Ready || trial < 0 || trial >= kTrialCount)
+        return;
+    m_undo.push(new SetKeeper(*this, m_current, f->keeper == trial ? -1 : trial));
+}
+
+void Session::applyTreatment(int index, int trial, const Treatment &treatment)
+{
+    m_frames[size_t(index)]->trials[size_t(trial)] = treatment;
+    setCurrent(index); // what undo changes must be seen
+    emit treatmentChanged(index, trial);
+}
+
+void Session::applyKeeper(int index, int trial)
+{
+    m_frames[size_t(index)]->keeper = trial;
+    setCurrent(index);
+    emit frameChanged(index);
+}
+
+} // namespace irenic

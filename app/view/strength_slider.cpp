@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "view/strength_slider.h"
+
+#include <QDateTime>
+#include <QMouseEvent>
+#include <QPainter>
+
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kMargin = 6;
+constexpr int kHandleWidth = 9;
+constexpr double kTop = 3; ///< strength at the right end
+constexpr qint64 kGestureMs = 900;
+
+int nextDragId()
+{
+    static int id = 0;
+    return ++id;
+}
+
+} // namespace
+
+StrengthSlider::StrengthSlider(QWidget *parent) : QAbstractSlider(parent)
+{
+    setRange(0, int(kTop * 100));
+    setSingleStep(5);
+    setPageStep(25);
+    setFocusPolicy(Qt::StrongFocus);
+    setCursor(Qt::ArrowCursor);
+}
+
+void StrengthSlider::setTones(const Tones &tones)
+{
+    m_tones = tones;
+    update();
+}
+
+void StrengthSlider::setSuggestion(double strength)
+{
+    m_suggestion = strength;
+    update();
+}
+
+void StrengthSlider::setStrength(double strength)
+{
+    const QSignalBlocker blocker(this);
+    setValue(int(std::lround(strength * 100)));
+    update();
+}
+
+double StrengthSlider::xOf(double strength) const
+{
+    return kMargin + strength / kTop * (width() - 2 * kMargin);
+}
+
+void StrengthSlider::paintEvent(QPaintEvent *)
+{
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const double y = 10.5, x = xOf(strength());
+    p.setPen(QPen(m_tones.paperLine, 1.5));
+    p.drawLine(QPointF(xOf(0), y), QPointF(xOf(kTop), y));
+    p.setPen(QPen(m_tones.paperLine, 1));
+    for (int i = 0; i <= 3; ++i)
+        p.drawLine(QPointF(xOf(i), y - 3), QPointF(xOf(i), y + 3));
+    p.setPen(QPen(m_tones.paperInk, 2));
+    p.drawLine(QPointF(xOf(0), y), QPointF(x, y));
+    // The suggestion: a mark on the scale, below the track so the handle never hides it.
+    const double s = xOf(m_suggestion);
+    p.setPen(Qt::NoPen);
+    p.setBrush(m_tones.paperInk);
+    p.drawPolygon(QPolygonF({{s, 18}, {s - 4, 24}, {s + 4, 24}}));
+    p.setBrush(hasFocus() ? m_tones.paperInk : m_tones.paperFaint);
+    p.drawRect(QRectF(x - kHandleWidth / 2.0, 3, kHandleWidth, 15));
+    if (hasFocus()) {
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(m_tones.paperInk, 1));
+        p.drawRect(QRectF(x - kHandleWidth / 2.0 - 2.5, 0.5, kHandleWidth + 5, 20));
+    }
+}
+
+void StrengthSlider::moveTo(double strength, int dragId)
+{
+    const int before = value();
+    setStrength(std::clamp(strength, 0.0, kTop));
+    if (value() != before) {
+        emit valueChanged(value()); // blocked above; accessibility listens to it
+        emit strengthMoved(this->strength(), dragId);
+    }
+}
+
+void StrengthSlider::beginGesture()
+{
+    const qint64 now = QDateTime::currentMSecsSinceEpoch();
+    if (m_dragId == 0 || now - m_lastStep > kGestureMs)
+        m_dragId = nextDragId();
+    m_lastStep = now;
+}
+
+void StrengthSlider::mousePressEvent(QMouseEvent *event)
+{
+    if (event->button() != Qt::LeftButton)
+        return;
+    m_dragId = nextDragId();
+    // A press on the handle takes hold of it where it is.
+    if (std::abs(event->position().x() - xOf(strength())) > kHandleWidth)
+        mouseMoveEvent(event);
+}
+
+void StrengthSlider::mouseMoveEvent(QMouseEvent *event)
+{
+    if (event->buttons() & Qt::LeftButton)
+        moveTo((event->position().x() - kMargin) / (width() - 2 * kMargin) * kTop, m_dragId);
+}
+
+void StrengthSlider::mouseDoubleClickEvent(QMouseEvent *)
+{
+    emit suggestionRequested();
+}
+
+void StrengthSlider::keyPressEvent(QKeyEvent *event)
+{
+    const auto step = [&](double by) {
+        beginGesture();
+        moveTo(strength() + by, m_dragId);
+    };
+    switch (event->key()) {
+    case Qt::Key_Left: case Qt::Key_Minus: step(-0.05); break;
+    case Qt::Key_Right: case Qt::Key_Plus: step(0.05); break;
+    case Qt::Key_Home: step(-kTop); break;
+    case Qt::Key_End: step(kTop); break;
+    case Qt::Key_Delete: case Qt::Key_Backspace: emit suggestionRequested(); break;
+    default: event->ignore(); // up, down and page keys move in the roll
+    }
+}
+
+void StrengthSlider::wheelEvent(QWheelEvent *event)
+{
+    event->ignore(); // the wheel zooms; a strip under the pointer must not change by accident
+}
+
+} // namespace irenic

@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "view/tones.h"
+
+#include <QAbstractSlider>
+
+namespace irenic {
+
+/// A strength from 0 to 3 times the measured noise, in hundredths, with the suggestion as a mark on its scale.
+/// Double-click on the handle, or Delete, returns to the mark.
+class StrengthSlider : public QAbstractSlider
+{
+    Q_OBJECT
+public:
+    explicit StrengthSlider(QWidget *parent = nullptr);
+
+    void setTones(const Tones &tones);
+    void setSuggestion(double strength);
+    void setStrength(double strength); ///< without a signal
+    double strength() const { return value() / 100.0; }
+    QSize sizeHint() const override { return {110, 26}; }
+    QSize minimumSizeHint() const override { return {70, 26}; }
+
+signals:
+    void strengthMoved(double strength, int dragId); ///< by the user; steps of one drag share an id
+    void suggestionRequested();
+
+protected:
+    void paintEvent(QPaintEvent *event) override;
+    void mousePressEvent(QMouseEvent *event) override;
+    void mouseMoveEvent(QMouseEvent *event) override;
+    void mouseDoubleClickEvent(QMouseEvent *event) override;
+    void keyPressEvent(QKeyEvent *event) override;
+    void wheelEvent(QWheelEvent *event) override;
+
+private:
+    double xOf(double strength) const;
+    void moveTo(double strength, int dragId);
+    void beginGesture();
+
+    Tones m_tones = Tones::of(Tones::Wall::Mid);
+    double m_suggestion = 1;
+    int m_dragId = 0;
+    qint64 m_lastStep = 0; ///< when the wheel or a key last moved it: steps in quick succession are one gesture
+};
+
+} // namespace irenic

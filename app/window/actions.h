@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "session/session.h"
+
+#include <QAction>
+#include <QMainWindow>
+
+namespace irenic {
+
+class MainWindow;
+class Wall;
+
+/// Creates, names and enables every action of the window; menus and the page of shortcuts are made from this list.
+class Actions : public QObject
+{
+    Q_OBJECT
+public:
+    Actions(MainWindow *window, Session *session, Wall *wall);
+
+    /// Actions by menu, in order; a null action is a separator.
+    struct Menu {
+        QString title;
+        QList<QAction *> actions;
+    };
+    const QList<Menu> &menus() const { return m_menus; }
+    /// Every key with what it does, for the page of shortcuts, the held keys included.
+    QList<std::pair<QString, QString>> shortcuts() const;
+
+    QAction *rollShown = nullptr;
+    QAction *untreatedToggle = nullptr;
+    QMenu *recentMenu = nullptr;
+    QList<QAction *> wallGreys; ///< dim, mid, pale
+
+private:
+    QAction *add(const QString &name, const QString &text, const QList<QKeySequence> &keys, std::function<void()> run);
+    void addFileMenu();
+    void addEditMenu();
+    void addFrameMenu();
+    void addTrialMenu();
+    void addLookMenu();
+    void addWindowAndHelpMenus();
+    void updateEnabled();
+
+    MainWindow *m_window;
+    Session *m_session;
+    Wall *m_wall;
+    QList<Menu> m_menus;
+    QList<QAction *> m_needFrame; ///< enabled only while a frame is ready
+};
+
+} // namespace irenic

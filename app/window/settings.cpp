@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "window/settings.h"
+
+#include <QSettings>
+
+namespace irenic {
+
+Settings Settings::load()
+{
+    const QSettings s;
+    Settings out;
+    out.wall = Tones::Wall(std::clamp(s.value(QStringLiteral("wall"), int(out.wall)).toInt(), 0, 2));
+    out.rollShown = s.value(QStringLiteral("rollShown"), true).toBool();
+    out.geometry = s.value(QStringLiteral("geometry")).toByteArray();
+    out.recent = s.value(QStringLiteral("recent")).toStringList();
+    return out;
+}
+
+void Settings::save() const
+{
+    QSettings s;
+    s.setValue(QStringLiteral("wall"), int(wall));
+    s.setValue(QStringLiteral("rollShown"), rollShown);
+    s.setValue(QStringLiteral("geometry"), geometry);
+    s.setValue(QStringLiteral("recent"), recent);
+}
+
+} // namespace irenic

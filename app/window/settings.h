@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "view/tones.h"
+
+#include <QByteArray>
+#include <QStringList>
+
+namespace irenic {
+
+/// What the application remembers between runs. Read and saved here and nowhere else, but for the export dialog's
+/// last folder and name.
+struct Settings {
+    Tones::Wall wall = Tones::Wall::Mid;
+    bool rollShown = true;
+    QByteArray geometry;
+    QStringList recent; ///< files, the latest first; at most kMaxRecent
+
+    static constexpr int kMaxRecent = 10;
+    static Settings load();
+    void save() const;
+};
+
+} // namespace irenic

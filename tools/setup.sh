@@ -1,0 +1,33 @@
+#!/bin/bash
+# SPDX-License-Identifier: GPL-3.0-or-later
+# Sourced by ./demo and ./check: installs what is missing from Debian's packages, configures and builds.
+
+# What building and testing need. tools/packages.txt is read by people too.
+mapfile -t wanted < <(grep -v '^#' "$top/tools/packages.txt" | grep .)
+
+install_missing() {
+  local missing=() p
+  for p in "${wanted[@]}"; do
+    [ "$(dpkg-query -W -f '${db:Status-Status}' "$p" 2>/dev/null)" = installed ] || missing+=("$p")
+  done
+  [ ${#missing[@]} -eq 0 ] && return 0
+  local run=()
+  if [ "$(id -u)" -ne 0 ]; then
+    command -v sudo >/dev/null || { echo "Packages are missing (${missing[*]}); run this as root, or install sudo." >&2; return 1; }
+    run=(sudo)
+  fi
+  echo "Installing from Debian's packages: ${missing[*]}"
+  local install=("${run[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "${missing[@]}")
+  # Package lists may be missing or old on a fresh machine: fetch them once when the first try fails.
+  "${install[@]}" >/tmp/irenic-apt.$$.log 2>&1 ||
+    { "${run[@]}" apt-get update -q >>/tmp/irenic-apt.$$.log 2>&1 && "${install[@]}" >>/tmp/irenic-apt.$$.log 2>&1; } ||
+    { tail -n 20 /tmp/irenic-apt.$$.log >&2; return 1; }
+  rm -f /tmp/irenic-apt.$$.log
+}
+
+# build PRESET: configures and builds; quiet unless it fails.
+build() {
+  cmake --preset "$1" -S "$top" >"$top/.build.$1.log" 2>&1 || { cat "$top/.build.$1.log" >&2; return 1; }
+  cmake --build --preset "$1" >>"$top/.build.$1.log" 2>&1 || { grep -E 'error|FAILED|undefined' -A4 "$top/.build.$1.log" | head -60 >&2; return 1; }
+  rm -f "$top/.build.$1.log"
+}
