@@ -2,15 +2,21 @@
 #include "panels/wall.h"
 
 #include <QHBoxLayout>
-#include <QPainter>
+#include <QResizeEvent>
 
 namespace irenic {
+
+namespace {
+
+constexpr int kMarginPx = 14;
+
+} // namespace
 
 Wall::Wall(Session *session, QWidget *parent) : QWidget(parent), m_session(session)
 {
     setObjectName(QStringLiteral("wall"));
     auto *row = new QHBoxLayout(this);
-    row->setContentsMargins(14, 6, 14, 10);
+    row->setContentsMargins(kMarginPx, 6, kMarginPx, 10);
     row->setSpacing(10);
     for (int c = 0; c < kColumns; ++c) {
         const int trial = c - 1;
@@ -77,6 +83,15 @@ Wall::Wall(Session *session, QWidget *parent) : QWidget(parent), m_session(sessi
     m_columns[size_t(session->column() + 1)].strip->setHasKeyboard(true);
     setTones(Tones::of(Tones::Wall::Mid));
     showCurrentFrame();
+}
+
+void Wall::resizeEvent(QResizeEvent *event)
+{
+    // Panes of exactly one width show exactly the same pixels; what is left over goes to the right margin.
+    QHBoxLayout *row = static_cast<QHBoxLayout *>(layout());
+    const int spare = (event->size().width() - 2 * kMarginPx - (kColumns - 1) * row->spacing()) % kColumns;
+    row->setContentsMargins(kMarginPx, 6, kMarginPx + std::max(0, spare), 10);
+    QWidget::resizeEvent(event);
 }
 
 const QList<double> &Wall::zoomLadder()

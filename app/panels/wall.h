@@ -39,6 +39,9 @@ signals:
     void settledChanged();
     void visibleRegionChanged();
 
+protected:
+    void resizeEvent(QResizeEvent *event) override;
+
 private:
     struct Column {
         PicturePane *pane = nullptr;

@@ -55,7 +55,7 @@ Result<std::string> expandName(const std::string &nameTemplate, const Frame &fra
 {
     const auto number = [](double v) {
         char text[32];
-        std::snprintf(text, sizeof text, "%.4g", v);
+        std::snprintf(text, sizeof text, "%g", v);
         return std::string(text);
     };
     std::string out;

@@ -81,7 +81,7 @@ bool writeExif(const std::filesystem::path &path, const Frame &frame)
         };
         const auto rational = [&](const char *key, double value, int denominator) {
             if (value > 0)
-                exif[key] = Exiv2::Rational(int(std::lround(value * denominator)), denominator);
+                exif[key] = Exiv2::URational(uint32_t(std::lround(value * denominator)), uint32_t(denominator));
         };
         text("Exif.Image.Make", s.make);
         text("Exif.Image.Model", s.model);
@@ -94,6 +94,7 @@ bool writeExif(const std::filesystem::path &path, const Frame &frame)
         if (s.iso > 0)
             exif["Exif.Photo.ISOSpeedRatings"] = uint16_t(std::min(s.iso, 65535.0));
         exif["Exif.Photo.ExifVersion"] = "48 50 51 48";
+        exif["Exif.Photo.FlashpixVersion"] = "48 49 48 48";
         exif["Exif.Photo.ColorSpace"] = uint16_t(1);
         image->writeMetadata();
         return true;

@@ -5,8 +5,8 @@ namespace irenic {
 
 namespace {
 
-constexpr float kFrom = 4.5f; // sigma of the filtered residual where giving back begins
-constexpr float kFull = 5.5f; // and where all is given back
+constexpr float kFrom = 3.7f; // sigma of the filtered residual where giving back begins
+constexpr float kFull = 4.4f; // and where all is given back
 constexpr size_t kRemoved = 0, kMatched = 1, kWeight = 2; // scratch planes
 
 } // namespace

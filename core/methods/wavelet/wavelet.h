@@ -23,7 +23,7 @@ inline constexpr MethodInfo kWaveletInfo{"wavelet", "Wavelet shrinkage", "Quick 
 std::unique_ptr<DenoiseMethod> makeWavelet(const Treatment &treatment);
 
 inline constexpr int kWaveletLuminanceLevels = 4;
-inline constexpr int kWaveletColourLevels = 5;
+inline constexpr int kWaveletColourLevels = 4;
 /// Threshold on the local energy at strength 1, in noise variances. The optimum is flat between 1.3 and 1.7.
 inline constexpr float kWaveletThreshold = 1.5f;
 

@@ -39,6 +39,7 @@ void turnDifferencesBack(int greenParity, Size size, const Split &bands);
 
 namespace reference {
 void turnDifferences(int greenParity, Size size, const Split &bands);
+void turnDifferencesBack(int greenParity, Size size, const Split &bands);
 void addLuminanceGradient(PlaneView<const float> sum, float sign, Size size, const Split &bands);
 void split(PlaneView<const float> in, int step, Size size, const Split &out);
 void shrink(PlaneView<const float> band, float threshold, Size size, PlaneView<float> out);

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+#include <vector>
+
+namespace irenic::bench {
+
+struct QualityArguments {
+    std::vector<std::string> scenes; ///< PFM or TIFF files
+    std::vector<int> isos{1600, 6400, 12800, 25600};
+    std::vector<double> strengths{0, 0.5, 0.75, 1.0, 1.25, 1.5, 2.0, 3.0};
+    bool json = false;
+};
+/// Scores every method at a ladder of strengths on frames shot from clean scenes; a table or JSON lines on standard output.
+int quality(const QualityArguments &arguments);
+
+struct SpeedArguments {
+    std::vector<int> megapixels{6, 12, 24};
+    std::vector<int> threads{1, 2};
+    bool json = false;
+};
+/// Times every method over whole frames and over a pane of 400 x 600 pixels, each the best of several runs.
+int speed(const SpeedArguments &arguments);
+
+} // namespace irenic::bench

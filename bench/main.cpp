@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// irenic-bench: what the methods reach and what they cost.
+#include "benches.h"
+
+#include <CLI/CLI.hpp>
+
+int main(int argc, char **argv)
+{
+    using namespace irenic::bench;
+    CLI::App app{"Measures the quality and speed of the methods on simulated frames.", "irenic-bench"};
+    app.require_subcommand(1);
+    QualityArguments q;
+    CLI::App *quality = app.add_subcommand("quality", "PSNR, SSIM and noise left against the truth");
+    quality->add_option("scenes", q.scenes, "Clean scenes, PFM or TIFF")->required();
+    quality->add_option("--iso", q.isos, "ISO values")->delimiter(',');
+    quality->add_option("--strength", q.strengths, "Strengths, for luminance and colour alike")->delimiter(',');
+    quality->add_flag("--json", q.json, "One JSON object a line");
+    SpeedArguments s;
+    CLI::App *speed = app.add_subcommand("speed", "Seconds per frame and per pane");
+    speed->add_option("--megapixels", s.megapixels, "Frame sizes")->delimiter(',');
+    speed->add_option("--threads", s.threads, "Thread counts")->delimiter(',');
+    speed->add_flag("--json", s.json, "One JSON object a line");
+    CLI11_PARSE(app, argc, argv);
+    return quality->parsed() ? irenic::bench::quality(q) : irenic::bench::speed(s);
+}

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "benches.h"
+
+#include "irenic/camera.h"
+#include "irenic/clean.h"
+
+#include <nlohmann/json.hpp>
+#include <sys/resource.h>
+
+#include <chrono>
+#include <cmath>
+#include <cstdio>
+#include <functional>
+
+namespace irenic::bench {
+
+namespace {
+
+constexpr int kRuns = 3;
+
+double bestSeconds(const std::function<void()> &body)
+{
+    double best = 1e9;
+    for (int i = 0; i < kRuns; ++i) {
+        const auto start = std::chrono::steady_clock::now();
+        body();
+        best = std::min(best, std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count());
+    }
+    return best;
+}
+
+/// A frame of any size: the samples' values do not change how long a method takes.
+std::shared_ptr<const Frame> frameOf(int megapixels)
+{
+    const int width = int(std::sqrt(megapixels * 1.5e6)) & ~1, height = int(megapixels * 1e6 / width) & ~1;
+    Scene scene{{width, 64}, std::vector<float>(size_t(width) * 64 * 3)};
+    for (size_t i = 0; i < scene.rgb.size(); ++i)
+        scene.rgb[i] = 0.1f + 0.4f * float(i % 977) / 977;
+    const Result<Shot> shot = shoot(scene, {});
+    auto f = std::make_shared<Frame>();
+    f->file = "bench.dng";
+    f->samples.reset({width, height});
+    for (int y = 0; y < height; ++y)
+        std::copy_n(shot.value().samples.row(y % 64), width, f->samples.row(y));
+    f->active = f->crop = {0, 0, width, height};
+    f->levels.black = {kCameraBlack14};
+    f->levels.white = kCameraWhite14;
+    return f;
+}
+
+} // namespace
+
+int speed(const SpeedArguments &a)
+{
+    if (!a.json)
+        std::printf("| method | megapixels | threads | whole frame s | 400 x 600 pane ms | peak MB |\n|---|---|---|---|---|---|\n");
+    for (const int megapixels : a.megapixels) {
+        const auto frame = frameOf(megapixels);
+        NoiseReport noise;
+        noise.cells.fill({1 / 3000.f, 1e-6f});
+        const auto report = std::make_shared<const NoiseReport>(noise);
+        for (const MethodInfo &method : methods())
+            for (const int threads : a.threads) {
+                const Cleaner cleaner(frame, report, {method.id, 1, 1});
+                const RunContext run{threads, {}, {}};
+                const double whole = bestSeconds([&] { (void)cleanForStorage(cleaner, run); });
+                const double pane = bestSeconds([&] { (void)cleaner.clean({512, 512, 400, 600}, run, 256); });
+                rusage usage{};
+                getrusage(RUSAGE_SELF, &usage);
+                const double peak = double(usage.ru_maxrss) / 1024;
+                if (a.json)
+                    std::printf("%s\n", nlohmann::json{{"method", method.id}, {"megapixels", megapixels}, {"threads", threads}, {"wholeS", whole}, {"paneMs", pane * 1000}, {"peakMb", peak}}.dump().c_str());
+                else
+                    std::printf("| %s | %d | %d | %.2f | %.0f | %.0f |\n", method.id, megapixels, threads, whole, pane * 1000, peak);
+                std::fflush(stdout);
+            }
+    }
+    return 0;
+}
+
+} // namespace irenic::bench

@@ -1,0 +1,107 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "jobs/images.h"
+#include "jobs/pane_renderer.h"
+#include "support/frames.h"
+
+#include <QSignalSpy>
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+PaneRequest requestOf(const Simulated &s, int pane, quint64 serial, QRect region, Treatment treatment = {})
+{
+    PaneRequest r;
+    r.pane = pane;
+    r.serial = serial;
+    r.frame = s.frame;
+    r.noise = s.noise;
+    r.treatment = treatment;
+    r.region = region;
+    return r;
+}
+
+} // namespace
+
+class PaneRendererTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void theScreenShowsWhatIsExported_data()
+    {
+        QTest::addColumn<int>("orientation");
+        for (const int o : {1, 3, 6, 8})
+            QTest::addRow("orientation %d", o) << o;
+    }
+    void theScreenShowsWhatIsExported()
+    {
+        QFETCH(int, orientation);
+        ShootOptions o;
+        o.orientation = orientation;
+        const Simulated s = simulate(makeScene({240, 180}), o);
+        PaneRenderer renderer;
+        QSignalSpy spy(&renderer, &PaneRenderer::rendered);
+        const QRect region(30, 40, 90, 70);
+        renderer.request(requestOf(s, 1, 1, region));
+        QVERIFY(spy.wait());
+        const auto result = spy.first().first().value<PaneResult>();
+        QCOMPARE(result.image.size(), region.size());
+        // The whole frame as the rendered export makes it, in 8 bits.
+        const auto whole = turned(encoded8(developRegion(Cleaner(s.frame, s.noise, {}), s.frame->crop, {}, nullptr, {}).value()), orientation);
+        const QImage meant = toImage(whole).copy(region);
+        QCOMPARE(result.image, meant);
+    }
+
+    void aNewerWishReplacesAWaitingOne()
+    {
+        const Simulated s = simulate(makeScene({1400, 1100}), {});
+        PaneRenderer renderer;
+        QSignalSpy spy(&renderer, &PaneRenderer::rendered);
+        renderer.request(requestOf(s, 0, 1, {0, 0, 900, 900})); // keeps the thread busy
+        for (quint64 serial = 2; serial <= 30; ++serial)
+            renderer.request(requestOf(s, 1, serial, {100, 100, 60, 60}, {"wavelet", 0.1 * double(serial), 1}));
+        QTRY_VERIFY(renderer.isIdle());
+        QTRY_VERIFY(spy.size() >= 2);
+        const auto last = spy.last().first().value<PaneResult>();
+        QCOMPARE(last.request.serial, quint64(30));
+        QVERIFY2(spy.size() < 10, "waiting requests of the same pane must not pile up");
+    }
+
+    void theMostUrgentComesFirst()
+    {
+        const Simulated s = simulate(makeScene({1000, 900}), {});
+        PaneRenderer renderer;
+        QSignalSpy spy(&renderer, &PaneRenderer::rendered);
+        PaneRequest first = requestOf(s, 0, 1, {0, 0, 900, 800});
+        renderer.request(first);
+        for (int pane = 1; pane <= 3; ++pane) {
+            PaneRequest r = requestOf(s, pane, quint64(pane) + 1, {100 * pane, 100, 60, 60});
+            r.urgency = 4 - pane;
+            renderer.request(r);
+        }
+        QTRY_COMPARE(spy.size(), 4);
+        QList<int> order;
+        for (const auto &args : spy)
+            order << args.first().value<PaneResult>().request.pane;
+        QVERIFY(order.indexOf(3) < order.indexOf(2) && order.indexOf(2) < order.indexOf(1));
+    }
+
+    void forgottenPanesAnswerNothing()
+    {
+        const Simulated s = simulate(makeScene({1000, 900}), {});
+        PaneRenderer renderer;
+        QSignalSpy spy(&renderer, &PaneRenderer::rendered);
+        renderer.request(requestOf(s, 0, 1, {0, 0, 900, 800}));
+        renderer.request(requestOf(s, 1, 2, {0, 0, 50, 50}));
+        renderer.forgetPane(1);
+        QTRY_VERIFY(renderer.isIdle());
+        QTest::qWait(20);
+        for (const auto &args : spy)
+            QCOMPARE(args.first().value<PaneResult>().request.pane, 0);
+    }
+};
+
+QTEST_MAIN(PaneRendererTest)
+#include "pane_renderer_test.moc"

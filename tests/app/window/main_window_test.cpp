@@ -1,0 +1,341 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/export_dialog.h"
+#include "panels/roll_panel.h"
+#include "support/frames.h"
+#include "view/strength_slider.h"
+#include "window/main_window.h"
+#include "window/start.h"
+
+#include <libraw/libraw.h>
+
+#include <QCheckBox>
+#include <QDialogButtonBox>
+#include <QDir>
+#include <QDoubleSpinBox>
+#include <QDragEnterEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMimeData>
+#include <QPushButton>
+#include <QStandardPaths>
+#include <QTableWidget>
+#include <QTemporaryDir>
+#include <QTest>
+#include <QToolButton>
+
+#include <sys/resource.h>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+double processorSeconds()
+{
+    rusage u{};
+    getrusage(RUSAGE_SELF, &u);
+    return double(u.ru_utime.tv_sec + u.ru_stime.tv_sec) + double(u.ru_utime.tv_usec + u.ru_stime.tv_usec) * 1e-6;
+}
+
+} // namespace
+
+/// Drives the real window with mouse and keys, on whatever platform Qt was started on.
+class MainWindowTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void initTestCase()
+    {
+        QStandardPaths::setTestModeEnabled(true);
+        prepareApplication(*qApp);
+        ShootOptions o;
+        o.iso = 6400;
+        const auto first = shoot(makeScene({900, 700}), o);
+        QVERIFY(writeShot(m_dir.filePath("first.dng").toStdString(), first.value(), o));
+        o.orientation = 6;
+        o.cfa = *CfaPattern::fromName("BGGR");
+        QVERIFY(writeShot(m_dir.filePath("second.dng").toStdString(), shoot(makeScene({600, 500}), o).value(), o));
+        QFile bad(m_dir.filePath("bad.dng"));
+        QVERIFY(bad.open(QIODevice::WriteOnly) && bad.write("words") == 5);
+    }
+
+    void init()
+    {
+        m_window = std::make_unique<MainWindow>();
+        m_window->resize(1280, 800);
+        m_window->show();
+        QVERIFY(QTest::qWaitForWindowExposed(m_window.get()));
+        m_window->activateWindow();
+        session()->setPushEv(0);
+    }
+    void cleanup() { m_window.reset(); }
+
+    void anEmptyWindowSaysWhatToDo()
+    {
+        QVERIFY(m_window->findChild<QWidget *>("emptyPage")->isVisible());
+        QVERIFY(!m_window->wall()->isVisible());
+        QVERIFY(!m_window->findChild<QAction *>("export")->isEnabled());
+    }
+
+    void droppedFoldersAndFilesOpen()
+    {
+        QMimeData mime;
+        mime.setUrls({QUrl::fromLocalFile(m_dir.path())});
+        QDragEnterEvent enter(QPoint(50, 50), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(m_window.get(), &enter);
+        QVERIFY(enter.isAccepted());
+        QDropEvent drop(QPointF(50, 50), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(m_window.get(), &drop);
+        QCOMPARE(session()->count(), 3); // bad, first, second
+        QTRY_COMPARE(session()->frame(2).state, RollFrame::State::Ready);
+        QCOMPARE(session()->frame(0).state, RollFrame::State::Failed);
+        QVERIFY(session()->frame(0).problem.contains("bad.dng"));
+        QVERIFY(session()->frame(1).thumbnail.width() > 100);
+        // The frame that failed does not stand in the way of the others.
+        QTest::keyClick(m_window.get(), Qt::Key_Down);
+        QCOMPARE(session()->current(), 1);
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTest::keyClick(m_window.get(), Qt::Key_PageDown);
+        QCOMPARE(session()->current(), 2);
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        QCOMPARE(m_window->wall()->pane(1)->image().region, QRect(0, 0, 500, 600)); // hangs upright
+    }
+
+    void panesMoveAndMagnifyTogether()
+    {
+        openFirst();
+        QTest::keyClick(m_window.get(), Qt::Key_2, Qt::ControlModifier);
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        const QRect before = m_window->wall()->visibleRegion();
+        for (int c = 0; c < Wall::kColumns; ++c)
+            QCOMPARE(pane(c)->image().region, before);
+        QTest::mousePress(pane(2), Qt::LeftButton, {}, {100, 100});
+        QTest::mouseMove(pane(2), {140, 60});
+        QTest::mouseRelease(pane(2), Qt::LeftButton, {}, {140, 60});
+        const QRect after = m_window->wall()->visibleRegion();
+        QCOMPARE(after.topLeft(), before.topLeft() + QPoint(-20, 20)); // 40 screen pixels are 20 picture pixels at 200 %
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        for (int c = 0; c < Wall::kColumns; ++c)
+            QCOMPARE(pane(c)->image().region, after);
+    }
+
+    void theWheelKeepsThePlaceUnderThePointer()
+    {
+        openFirst();
+        session()->setViewport({1, {0.5, 0.5}});
+        const QPointF at(70, 200), place = pane(1)->pictureAt(at);
+        QWheelEvent wheel(at, pane(1)->mapToGlobal(at), {}, {0, 240}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+        QApplication::sendEvent(pane(1), &wheel);
+        QCOMPARE(session()->viewport().zoom, 3.0);
+        const QPointF now = pane(1)->pictureAt(at);
+        QVERIFY2((now - place).manhattanLength() <= 1.0, "within a pixel: pictures lie on whole screen pixels");
+    }
+
+    void aPixelIsASquareOfItsOwnColour()
+    {
+        openFirst();
+        session()->setViewport({4, {0.3, 0.4}});
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        const QImage screen = pane(1)->grab().toImage();
+        const PaneImage &shown = pane(1)->image();
+        const QPointF corner = pane(1)->pictureAt({0, 0});
+        for (const QPoint p : {QPoint(3, 5), QPoint(101, 77), QPoint(200, 301)}) {
+            const double dpr = pane(1)->devicePixelRatioF();
+            const QPoint picture(int(std::floor(corner.x() + p.x() * dpr / 4)), int(std::floor(corner.y() + p.y() * dpr / 4)));
+            QCOMPARE(QColor(screen.pixel(p * int(dpr))).rgb(), QColor(shown.image.pixel(picture - shown.region.topLeft())).rgb());
+        }
+    }
+
+    void holdingSpaceShowsTheUntreatedPixels()
+    {
+        openFirst();
+        session()->setViewport({2, {0.5, 0.2}});
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        m_window->setFocus();
+        const QImage treated = pane(2)->grab().toImage(), untreated = pane(0)->grab().toImage();
+        QVERIFY(treated != untreated);
+        QTest::keyPress(m_window.get(), Qt::Key_Space);
+        QCOMPARE(pane(2)->grab().toImage(), untreated);
+        QCOMPARE(pane(3)->grab().toImage(), untreated);
+        QTest::keyRelease(m_window.get(), Qt::Key_Space);
+        QCOMPARE(pane(2)->grab().toImage(), treated);
+        QTest::keyClick(m_window.get(), Qt::Key_Space, Qt::ShiftModifier); // the toggle of the pair
+        QCOMPARE(pane(1)->grab().toImage(), untreated);
+        QTest::keyClick(m_window.get(), Qt::Key_Space, Qt::ShiftModifier);
+        QCOMPARE(pane(2)->grab().toImage(), treated);
+    }
+
+    void aSliderChangesItsTrialAndNoOther()
+    {
+        openFirst();
+        session()->setViewport({2, {0.5, 0.2}});
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        const QImage a = pane(1)->image().image, b = pane(2)->image().image;
+        auto *slider = m_window->wall()->strip(2)->findChild<StrengthSlider *>("luminance");
+        auto *field = m_window->wall()->strip(2)->findChild<QDoubleSpinBox *>("luminanceValue");
+        auto *goBack = m_window->wall()->strip(2)->findChild<QPushButton *>("goBack");
+        QVERIFY(!goBack->isVisible());
+        const int steps = session()->undoStack()->count();
+        QTest::mousePress(slider, Qt::LeftButton, {}, {slider->width() / 2, 10});
+        for (int x = slider->width() / 2; x < slider->width() - 8; x += 6)
+            QTest::mouseMove(slider, {x, 10});
+        QVERIFY2(!m_window->wall()->isSettled(2), "a changed pane must not say that it is settled");
+        QVERIFY(!m_window->wall()->strip(2)->status().startsWith("settled"));
+        QTest::mouseRelease(slider, Qt::LeftButton, {}, {slider->width() - 8, 10});
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        QVERIFY(m_window->wall()->strip(2)->status().startsWith("settled"));
+        QVERIFY(session()->frame(0).trials[1].luminance > 2);
+        QCOMPARE(field->value(), session()->frame(0).trials[1].luminance);
+        QCOMPARE(session()->undoStack()->count(), steps + 1); // one drag, one step
+        QCOMPARE(pane(1)->image().image, a);
+        QVERIFY(pane(2)->image().image != b);
+        QVERIFY(goBack->isVisible());
+        QTest::mouseClick(goBack, Qt::LeftButton);
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        QCOMPARE(pane(2)->image().image, b);
+        QVERIFY(!goBack->isVisible());
+        QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(session()->frame(0).trials[1].luminance > 2);
+        QTest::mouseDClick(slider, Qt::LeftButton, {}, {slider->width() - 8, 10});
+        QVERIFY(!session()->frame(0).hasLeftSuggestion(1));
+        field->setFocus();
+        field->setValue(0.35); // typed
+        QCOMPARE(session()->frame(0).trials[1].luminance, 0.35);
+    }
+
+    void theKeyboardDoesItAll()
+    {
+        openFirst();
+        QTest::keyClick(m_window.get(), Qt::Key_C);
+        QCOMPARE(session()->column(), 2);
+        QTest::keyClick(m_window.get(), Qt::Key_Left);
+        QCOMPARE(session()->column(), 1);
+        QTest::keyClick(m_window.get(), Qt::Key_K);
+        QCOMPARE(session()->frame(0).keeper, 1);
+        QCOMPARE(m_window->wall()->strip(2)->findChild<QPushButton *>("keep")->text(), QStringLiteral("Keeper"));
+        const double before = session()->frame(0).trials[1].colour;
+        QTest::keyClick(m_window.get(), Qt::Key_Up, Qt::ControlModifier);
+        QCOMPARE(session()->frame(0).trials[1].colour, before + 0.05);
+        QTest::keyClick(m_window.get(), Qt::Key_P);
+        QCOMPARE(session()->pushEv(), 0.5);
+        QTest::keyClick(m_window.get(), Qt::Key_P, Qt::ShiftModifier);
+        QTest::keyClick(m_window.get(), Qt::Key_4, Qt::ControlModifier);
+        QCOMPARE(session()->viewport().zoom, 4.0);
+        const QRect seen = m_window->wall()->visibleRegion();
+        QTest::keyClick(m_window.get(), Qt::Key_Right, Qt::ShiftModifier);
+        QVERIFY(m_window->wall()->visibleRegion().x() > seen.x());
+        QTest::keyClick(m_window.get(), Qt::Key_0, Qt::ControlModifier);
+        QCOMPARE(session()->viewport().zoom, 0.0);
+    }
+
+    void everyControlHasANameAndEveryKeyIsListed()
+    {
+        openFirst();
+        for (QWidget *w : m_window->wall()->findChildren<QWidget *>()) {
+            const bool control = qobject_cast<QAbstractSlider *>(w) || qobject_cast<QAbstractSpinBox *>(w) || qobject_cast<QAbstractButton *>(w);
+            if (control)
+                QVERIFY2(!w->accessibleName().isEmpty(), qPrintable(w->objectName()));
+        }
+        m_window->showShortcuts();
+        auto *page = m_window->findChild<QDialog *>("shortcutsPage");
+        auto *table = page->findChild<QTableWidget *>();
+        QSet<QString> listed;
+        for (int i = 0; i < table->rowCount(); ++i)
+            listed.insert(table->item(i, 1)->text());
+        for (const QAction *a : m_window->actions())
+            if (!a->shortcuts().isEmpty()) {
+                QString text = a->text();
+                QVERIFY2(listed.contains(text.remove(u'&')), qPrintable(text));
+            }
+        // No key twice: the second would be dead.
+        QSet<QString> keys;
+        for (const QAction *a : m_window->actions())
+            for (const QKeySequence &k : a->shortcuts()) {
+                QVERIFY2(!keys.contains(k.toString()) , qPrintable(k.toString()));
+                keys.insert(k.toString());
+            }
+        page->close();
+    }
+
+    void exportsAreWrittenVerifiedAndReadableElsewhere()
+    {
+        openFirst();
+        session()->chooseKeeper(2);
+        const QTemporaryDir out;
+        m_window->findChild<QAction *>("export")->trigger();
+        auto *dialog = m_window->findChild<ExportDialog *>();
+        QVERIFY(dialog && dialog->isVisible());
+        dialog->findChild<QLineEdit *>("folder")->setText(out.path());
+        dialog->findChild<QCheckBox *>("asTiff")->setChecked(true);
+        auto *name = dialog->findChild<QLineEdit *>("name");
+        auto *ok = dialog->findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok);
+        name->setText("{what}");
+        QVERIFY(!ok->isEnabled());
+        name->setText("{name}-{method}");
+        QVERIFY(ok->isEnabled());
+        QVERIFY(dialog->findChild<QLabel *>("preview")->text().contains("first-wavelet.dng"));
+        QTest::mouseClick(ok, Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->finishedCount() == 2, 60000);
+        QCOMPARE(QDir(out.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), (QStringList{"first-wavelet.dng", "first-wavelet.tif"}));
+        QCOMPARE(session()->frame(0).exported.size(), 2);
+
+        LibRaw raw;
+        QCOMPARE(raw.open_file(out.filePath("first-wavelet.dng").toUtf8().constData()), 0);
+        QCOMPARE(raw.unpack(), 0);
+        // What the pane shows is what the file holds: the keeper's own samples.
+        const RollFrame &f = session()->frame(0);
+        const auto meant = cleanForStorage(Cleaner(f.frame, f.noise, f.trials[2])).take();
+        for (int y = 0; y < meant.samples.height(); y += 7)
+            for (int x = 0; x < meant.samples.width(); ++x)
+                QCOMPARE(raw.imgdata.rawdata.raw_image[y * raw.imgdata.sizes.raw_pitch / 2 + x], meant.samples.at(x, y));
+    }
+
+    void aFailedExportIsSaidAndPassedOver()
+    {
+        openFirst();
+        const RollFrame &f = session()->frame(0);
+        const QTemporaryDir out;
+        m_window->exportQueue()->add({f.path, f.frame, f.noise, f.trials[0], out.filePath("gone"), "x", ExportFormat::Dng});
+        m_window->exportQueue()->add({f.path, f.frame, f.noise, f.trials[0], out.path(), "x", ExportFormat::Dng});
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->exportQueue()->finishedCount() == 2, 60000);
+        QCOMPARE(QDir(out.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), QStringList{"x.dng"});
+        QCOMPARE(f.exported.size(), 1);
+    }
+
+    void wallGreysReachThePictures()
+    {
+        openFirst();
+        session()->setViewport({0, {0.5, 0.5}});
+        for (const auto wall : {Tones::Wall::Dim, Tones::Wall::Pale, Tones::Wall::Mid}) {
+            m_window->setWallGrey(wall);
+            const QImage grabbed = pane(1)->grab().toImage();
+            QCOMPARE(QColor(grabbed.pixel(grabbed.width() / 2, 2)), Tones::of(wall).wall); // above the fitted picture
+        }
+    }
+
+    void nothingRunsWhenAllIsSettled()
+    {
+        openFirst();
+        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTest::qWait(300);
+        const double before = processorSeconds();
+        QTest::qWait(1000);
+        const double used = processorSeconds() - before;
+        QVERIFY2(used < 0.05, qPrintable(QString::number(used)));
+    }
+
+private:
+    Session *session() { return m_window->session(); }
+    PicturePane *pane(int c) { return m_window->wall()->findChild<PicturePane *>(QStringLiteral("pane-%1").arg(c)); }
+    void openFirst()
+    {
+        m_window->open({m_dir.filePath("first.dng")});
+        QTRY_COMPARE(session()->frame(0).state, RollFrame::State::Ready);
+        QTRY_VERIFY(m_window->wall()->allSettled());
+    }
+    QTemporaryDir m_dir;
+    std::unique_ptr<MainWindow> m_window;
+};
+
+QTEST_MAIN(MainWindowTest)
+#include "main_window_test.moc"

@@ -1,0 +1,133 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support/frames.h"
+
+#include <nlohmann/json.hpp>
+
+#include <QDir>
+#include <QFile>
+#include <QTemporaryDir>
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+using nlohmann::json;
+
+class CliTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void init()
+    {
+        m_dir = std::make_unique<QTemporaryDir>();
+        ShootOptions o;
+        o.iso = 6400;
+        m_shot = m_dir->filePath("frame.dng");
+        const auto shot = shoot(makeScene({400, 300}), o);
+        m_truth = shot.value().truth.noise;
+        QVERIFY(writeShot(m_shot.toStdString(), shot.value(), o));
+        QFile bad(m_dir->filePath("bad.dng"));
+        QVERIFY(bad.open(QIODevice::WriteOnly) && bad.write("no photograph") > 0);
+    }
+
+    void measureAnswersOneObjectALine()
+    {
+        const Ran r = run("irenic-cli", {"measure", "--json", m_shot, m_shot});
+        QCOMPARE(r.status, 0);
+        const auto lines = r.out.trimmed().split('\n');
+        QCOMPARE(lines.size(), 2);
+        const json j = json::parse(lines[0].toStdString());
+        QCOMPARE(j["file"].get<std::string>(), m_shot.toStdString());
+        QCOMPARE(j["iso"].get<double>(), 6400.0);
+        for (const char *channel : {"R", "G1", "G2", "B"}) {
+            const NoiseModel m{j["noise"][channel]["a"].get<float>(), j["noise"][channel]["b"].get<float>()};
+            QVERIFY2(std::abs(m.sigmaAt(0.3f) / m_truth.sigmaAt(0.3f) - 1) < 0.1f, channel);
+        }
+        QVERIFY(j["suggestion"]["reason"].get<std::string>().ends_with("."));
+    }
+
+    void oneBadFileDoesNotStopTheRest()
+    {
+        for (const QString &command : {QStringLiteral("measure"), QStringLiteral("clean")}) {
+            QStringList arguments{command, "--json", m_dir->filePath("bad.dng"), m_shot, m_dir->filePath("missing.dng"), m_dir->path()};
+            if (command == "clean")
+                arguments << "--out" << m_dir->filePath("out");
+            const Ran r = run("irenic-cli", arguments);
+            QCOMPARE(r.status, 1);
+            const auto lines = r.out.trimmed().split('\n');
+            QCOMPARE(lines.size(), 4);
+            for (int i = 0; i < 4; ++i)
+                QCOMPARE(json::parse(lines[i].toStdString()).contains("error"), i != 1);
+            QVERIFY(r.err.contains("bad.dng") && r.err.contains("missing.dng") && r.err.contains("is a folder"));
+        }
+        QCOMPARE(QDir(m_dir->filePath("out")).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), QStringList{"frame-clean.dng"});
+    }
+
+    void cleanWritesAndNeverReplaces()
+    {
+        const QStringList arguments{"clean", m_shot, "--out", m_dir->path(), "--name", "frame", "--color", "0.5", "--luminance", "1.2", "--method", "wavelet"};
+        const QByteArray before = contents(m_shot);
+        QCOMPARE(run("irenic-cli", arguments).status, 0);
+        QVERIFY2(QFile::exists(m_dir->filePath("frame-2.dng")), "a name that is taken gets a number");
+        QCOMPARE(contents(m_shot), before);
+        QCOMPARE(run("irenic-cli", arguments + QStringList{"--format", "tiff"}).status, 0);
+        QVERIFY(QFile::exists(m_dir->filePath("frame.tif")));
+    }
+
+    void theSameFileOnAnyNumberOfThreads()
+    {
+        QCOMPARE(run("irenic-cli", {"clean", m_shot, "--out", m_dir->filePath("one"), "--threads", "1"}).status, 0);
+        QCOMPARE(run("irenic-cli", {"clean", m_shot, "--out", m_dir->filePath("two"), "--threads", "2"}).status, 0);
+        QCOMPARE(contents(m_dir->filePath("one/frame-clean.dng")), contents(m_dir->filePath("two/frame-clean.dng")));
+    }
+
+    void dryRunWritesNothing()
+    {
+        const Ran r = run("irenic-cli", {"clean", m_shot, "--out", m_dir->filePath("dry"), "--dry-run", "--json"});
+        QCOMPARE(r.status, 0);
+        QCOMPARE(json::parse(r.out.toStdString())["written"].get<bool>(), false);
+        QVERIFY(!QFile::exists(m_dir->filePath("dry")));
+    }
+
+    void wrongRequestsAreRefusedBeforeAnyFile_data()
+    {
+        QTest::addColumn<QStringList>("more");
+        QTest::addColumn<QString>("word");
+        QTest::newRow("strength") << QStringList{"--luminance", "4"} << "luminance";
+        QTest::newRow("not a number") << QStringList{"--colour", "nan"} << "colour";
+        QTest::newRow("method") << QStringList{"--method", "fog"} << "fog";
+        QTest::newRow("format") << QStringList{"--format", "gif"} << "gif";
+        QTest::newRow("name") << QStringList{"--name", "{nmae}"} << "nmae";
+    }
+    void wrongRequestsAreRefusedBeforeAnyFile()
+    {
+        QFETCH(QStringList, more);
+        QFETCH(QString, word);
+        const Ran r = run("irenic-cli", QStringList{"clean", m_shot, "--out", m_dir->filePath("no")} + more);
+        QVERIFY(r.status != 0);
+        QVERIFY2(QString::fromUtf8(r.err).contains(word), r.err.constData());
+        QVERIFY(QDir(m_dir->filePath("no")).entryList(QDir::Files | QDir::Hidden).isEmpty());
+    }
+
+    void methodsAreListed()
+    {
+        const Ran r = run("irenic-cli", {"methods", "--json"});
+        QCOMPARE(r.status, 0);
+        const json j = json::parse(r.out.split('\n')[0].toStdString());
+        QCOMPARE(j["id"].get<std::string>(), std::string("wavelet"));
+        QCOMPARE(j["parameters"][0]["max"].get<double>(), 3.0);
+        QVERIFY(run("irenic-cli", {}).status != 0);
+    }
+
+private:
+    static QByteArray contents(const QString &file)
+    {
+        QFile f(file);
+        return f.open(QIODevice::ReadOnly) ? f.readAll() : QByteArray("unreadable");
+    }
+    std::unique_ptr<QTemporaryDir> m_dir;
+    QString m_shot;
+    NoiseModel m_truth;
+};
+
+QTEST_GUILESS_MAIN(CliTest)
+#include "cli_test.moc"

@@ -1,0 +1,164 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/noise.h"
+#include "noise/line_fit.h"
+#include "support/frames.h"
+
+#include <QTest>
+
+#include <algorithm>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+/// Median over the tones of the relative error of the predicted sigma, worst of the four cells.
+double sigmaError(const NoiseReport &measured, const NoiseModel &truth)
+{
+    double worst = 0;
+    for (const NoiseModel &cell : measured.cells) {
+        std::vector<double> errors;
+        for (int i = 0; i <= 64; ++i)
+            errors.push_back(std::abs(double(cell.sigmaAt(float(i) / 64)) / double(truth.sigmaAt(float(i) / 64)) - 1));
+        std::nth_element(errors.begin(), errors.begin() + 32, errors.end());
+        worst = std::max(worst, errors[32]);
+    }
+    return worst;
+}
+
+} // namespace
+
+class MeasureNoiseTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void lawIsFoundFromTheFrameAlone_data()
+    {
+        QTest::addColumn<int>("iso");
+        QTest::addColumn<QString>("pattern");
+        QTest::addColumn<int>("bits");
+        QTest::addColumn<double>("under");
+        QTest::addColumn<double>("banding");
+        QTest::newRow("ISO 800, RGGB") << 800 << "RGGB" << 14 << 0.0 << 0.25;
+        QTest::newRow("ISO 3200, BGGR") << 3200 << "BGGR" << 14 << 0.0 << 0.25;
+        QTest::newRow("ISO 12800, GRBG, 12 bits") << 12800 << "GRBG" << 12 << 0.0 << 0.25;
+        QTest::newRow("ISO 51200, GBRG") << 51200 << "GBRG" << 14 << 0.0 << 0.25;
+        QTest::newRow("ISO 3200, three stops under") << 3200 << "RGGB" << 14 << 3.0 << 0.25;
+        QTest::newRow("ISO 6400, strong banding") << 6400 << "RGGB" << 14 << 0.0 << 1.0;
+        QTest::newRow("ISO 1600, overexposed") << 1600 << "RGGB" << 14 << -1.5 << 0.25;
+    }
+    void lawIsFoundFromTheFrameAlone()
+    {
+        QFETCH(int, iso);
+        QFETCH(QString, pattern);
+        QFETCH(int, bits);
+        QFETCH(double, under);
+        QFETCH(double, banding);
+        ShootOptions o;
+        o.iso = iso;
+        o.cfa = *CfaPattern::fromName(pattern.toStdString());
+        o.bits = bits;
+        o.underexposeEv = under;
+        o.banding = banding;
+        const Simulated s = simulate(makeScene({1200, 900}), o);
+        const auto report = measureNoise(*s.frame);
+        QVERIFY(report);
+        const double error = sigmaError(report.value(), s.truth.noise);
+        QVERIFY2(error < 0.10, qPrintable(QString::number(error)));
+        QVERIFY(report.value().confidence > 0.4);
+    }
+
+    void theSameAnswerOnAnyNumberOfThreads()
+    {
+        const Simulated s = simulate(makeScene({400, 300}), {});
+        QVERIFY(measureNoise(*s.frame, {1, {}, {}}).value() == measureNoise(*s.frame, {2, {}, {}}).value());
+    }
+
+    void hotPixelsAreFound_data()
+    {
+        QTest::addColumn<int>("iso");
+        for (const int iso : {1600, 12800, 51200})
+            QTest::addRow("ISO %d", iso) << iso;
+    }
+    void hotPixelsAreFound()
+    {
+        QFETCH(int, iso);
+        ShootOptions o;
+        o.iso = iso;
+        o.hotPixelsPerMillion = 300;
+        const Simulated s = simulate(makeScene({1200, 900}), o);
+        const auto report = measureNoise(*s.frame);
+        QVERIFY(report);
+        const auto &found = report.value().hotPixels;
+        QVERIFY(std::is_sorted(found.begin(), found.end(), [](PixelAt a, PixelAt b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); }));
+        const auto inTexture = [](PixelAt p) { return p.y > 0.28 * 900 && p.y < 0.52 * 900; };
+        int strong = 0, hits = 0;
+        for (size_t i = 0; i < s.truth.hotPixels.size(); ++i) {
+            const PixelAt p = s.truth.hotPixels[i];
+            // The striped band is texture finer than a hot pixel; everywhere else it must stand out.
+            const float clean = s.truth.clean.at(p.x, p.y);
+            if (s.truth.hotSignal[i] < 8 * s.truth.noise.sigmaAt(clean) || clean + s.truth.hotSignal[i] > 1 || inTexture(p))
+                continue;
+            ++strong;
+            hits += std::find(found.begin(), found.end(), p) != found.end();
+        }
+        // The band's crests stand alone among their own colour, by construction; elsewhere nothing may be mistaken.
+        const auto wrong = std::count_if(found.begin(), found.end(), [&](PixelAt p) {
+            return std::find(s.truth.hotPixels.begin(), s.truth.hotPixels.end(), p) == s.truth.hotPixels.end() && !inTexture(p);
+        });
+        QVERIFY(strong > 20);
+        QVERIFY2(hits >= 0.95 * strong, qPrintable(QStringLiteral("%1 of %2").arg(hits).arg(strong)));
+        QVERIFY2(double(wrong) < 1200 * 900 / 1e5, qPrintable(QString::number(wrong)));
+    }
+
+    void starsAreNotHotPixels()
+    {
+        Scene sky = flatScene({400, 300}, 0.01f, 0.01f, 0.012f);
+        int stars = 0;
+        for (int y = 20; y < 290; y += 18)
+            for (int x = 20; x < 390; x += 18, ++stars)
+                for (int c = 0; c < 3; ++c)
+                    sky.rgb[(size_t(y) * 400 + size_t(x)) * 3 + size_t(c)] = 0.8f;
+        ShootOptions o;
+        o.hotPixelsPerMillion = 0;
+        o.lensBlurPx = 0.7; // a star of one to two pixels
+        const auto report = measureNoise(*simulate(sky, o).frame);
+        QVERIFY(report);
+        QVERIFY2(report.value().hotPixels.size() * 100 < size_t(stars) * 5, qPrintable(QString::number(report.value().hotPixels.size())));
+    }
+
+    void smallAndFlatFramesGetAnAnswer()
+    {
+        const Simulated tiny = simulate(flatScene({64, 64}, 0.3f, 0.3f, 0.3f), {});
+        QVERIFY(measureNoise(*tiny.frame));
+        const Simulated smaller = simulate(flatScene({48, 64}, 0.3f, 0.3f, 0.3f), {});
+        QCOMPARE(measureNoise(*smaller.frame).error().code, ErrorCode::BadParameter);
+        ShootOptions white;
+        white.underexposeEv = -6; // every sample clips
+        const auto blown = measureNoise(*simulate(flatScene({128, 128}, 1, 1, 1), white).frame);
+        QVERIFY(blown);
+        QCOMPARE(blown.value().confidence, 0.0);
+    }
+
+    void stopIsObeyed()
+    {
+        std::stop_source stop;
+        stop.request_stop();
+        QCOMPARE(measureNoise(*simulate(makeScene({200, 200}), {}).frame, {1, stop.get_token(), {}}).error().code, ErrorCode::Cancelled);
+    }
+
+    void lineFitPassesOverTexture()
+    {
+        std::vector<LinePoint> points;
+        for (int i = 0; i < 30; ++i) {
+            const double x = i / 30.0, y = 4e-4 * x + 2e-6;
+            points.push_back({x, i % 3 == 0 ? y * 3 : y, 60}); // every third tone holds only texture
+        }
+        const LineFit fit = fitNoiseLine(points, 1e-10);
+        QVERIFY(std::abs(fit.slope / 4e-4 - 1) < 0.03);
+        QVERIFY(std::abs(fit.intercept / 2e-6 - 1) < 0.2);
+    }
+};
+
+QTEST_APPLESS_MAIN(MeasureNoiseTest)
+#include "measure_noise_test.moc"

@@ -1,0 +1,14 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <array>
+
+namespace irenic::test {
+
+/// CIE L*a*b* under D65 of linear sRGB.
+std::array<double, 3> labOf(const std::array<double, 3> &linearSrgb);
+
+/// Colour difference CIEDE2000 (CIE 142-2001; Sharma, Wu and Dalal, Color Res. Appl. 30(1), 2005), unit weights.
+double ciede2000(const std::array<double, 3> &lab1, const std::array<double, 3> &lab2);
+
+} // namespace irenic::test

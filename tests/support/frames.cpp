@@ -1,0 +1,123 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support/frames.h"
+
+#include "camera/bench_camera.h"
+#include "camera/random.h"
+
+#include <QProcess>
+
+namespace irenic::test {
+
+Scene makeScene(Size size)
+{
+    Scene s{size, std::vector<float>(size_t(size.area()) * 3)};
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x) {
+            const double u = double(x) / size.width, v = double(y) / size.height;
+            double r = 0.1 + 0.7 * u, g = 0.1 + 0.6 * u, b = 0.1 + 0.5 * u; // gradient
+            if (v > 0.3 && v < 0.5) { // texture of several scales, edges
+                const double t = 0.5 + 0.5 * std::sin(x * 0.9) * std::sin(y * 0.7 + u * 9);
+                r *= t;
+                g *= t;
+                b *= t;
+            } else if (v >= 0.5 && v < 0.7) { // patches of strong colour
+                static constexpr double patch[5][3] = {{0.7, 0.05, 0.05}, {0.05, 0.6, 0.1}, {0.05, 0.1, 0.6}, {0.7, 0.6, 0.05}, {0.5, 0.5, 0.5}};
+                const auto &p = patch[size_t(u * 5) % 5];
+                r = p[0];
+                g = p[1];
+                b = p[2];
+            } else if (v >= 0.7) { // darkness with a step in it
+                r = u > 0.5 ? 0.012 : 0.004;
+                g = r * 0.9;
+                b = r * 0.8;
+            }
+            float *p = s.rgb.data() + (size_t(y) * size_t(size.width) + size_t(x)) * 3;
+            p[0] = float(r);
+            p[1] = float(g);
+            p[2] = float(b);
+        }
+    return s;
+}
+
+Scene flatScene(Size size, float red, float green, float blue)
+{
+    Scene s{size, std::vector<float>(size_t(size.area()) * 3)};
+    for (size_t i = 0; i < s.rgb.size(); i += 3) {
+        s.rgb[i] = red;
+        s.rgb[i + 1] = green;
+        s.rgb[i + 2] = blue;
+    }
+    return s;
+}
+
+std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &o)
+{
+    auto f = std::make_shared<Frame>();
+    f->file = "simulated.dng";
+    f->samples = shot.samples.clone();
+    f->active = f->crop = shot.active;
+    f->cfa = o.cfa.shifted(-shot.active.x, -shot.active.y);
+    f->levels.repeatRows = f->levels.repeatCols = 2;
+    f->levels.black.clear();
+    for (const float offset : o.blackOffsets)
+        f->levels.black.push_back(float(o.bits == 14 ? kCameraBlack14 : 128) + offset);
+    f->levels.white = o.bits == 14 ? kCameraWhite14 : 4095;
+    f->colour = benchCameraColour();
+    f->shooting.iso = o.iso;
+    f->shooting.bitDepth = o.bits;
+    f->orientation = o.orientation;
+    return f;
+}
+
+Simulated simulate(const Scene &scene, const ShootOptions &options)
+{
+    Result<Shot> shot = shoot(scene, options);
+    Simulated s;
+    s.frame = frameOf(shot.value(), options);
+    NoiseReport report;
+    report.cells.fill(shot.value().truth.noise);
+    report.hotPixels = shot.value().truth.hotPixels;
+    s.noise = std::make_shared<const NoiseReport>(report);
+    s.truth = std::move(shot.value().truth);
+    return s;
+}
+
+Plane<float> gaussianPlane(Size size, uint64_t seed, float level)
+{
+    Plane<float> p(size);
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x)
+            p.at(x, y) = level + float(RandomAt(seed, 0, x, y).gaussian());
+    return p;
+}
+
+double meanSquare(PlaneView<const float> a, PlaneView<const float> b, Rect where)
+{
+    double sum = 0;
+    for (int y = where.y; y < where.bottom(); ++y)
+        for (int x = where.x; x < where.right(); ++x)
+            sum += std::pow(double(a.at(x, y)) - double(b.at(x, y)), 2);
+    return sum / double(where.size().area());
+}
+
+Ran run(const QString &program, const QStringList &arguments)
+{
+    QProcess p;
+    p.start(QStringLiteral(IRENIC_BIN "/") + program, arguments);
+    if (!p.waitForStarted() || !p.waitForFinished(600000))
+        return {};
+    return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -2, p.readAllStandardOutput(), p.readAllStandardError()};
+}
+
+QStringList exifOf(const QString &file, const QStringList &tags)
+{
+    QStringList arguments{QStringLiteral("-s"), QStringLiteral("-n")};
+    for (const QString &t : tags)
+        arguments << QStringLiteral("-") + t;
+    QProcess p;
+    p.start(QStringLiteral("exiftool"), arguments << file);
+    p.waitForFinished(60000);
+    return QString::fromUtf8(p.readAllStandardOutput()).split(u'\n', Qt::SkipEmptyParts);
+}
+
+} // namespace irenic::test

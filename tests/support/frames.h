@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/camera.h"
+#include "irenic/clean.h"
+
+#include <QByteArray>
+#include <QString>
+#include <QStringList>
+
+#include <cmath>
+
+namespace irenic::test {
+
+/// A scene of smooth gradients, flat patches, edges, fine texture, strong colour and darkness, made by formula.
+Scene makeScene(Size size);
+Scene flatScene(Size size, float red, float green, float blue);
+
+/// A shot as the reader would return it, without going through a file.
+std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &options);
+
+struct Simulated {
+    std::shared_ptr<const Frame> frame;
+    std::shared_ptr<const NoiseReport> noise; ///< the true law and the true hot pixels
+    ShotTruth truth;
+};
+/// Shoots and describes; the noise report states the truth, so that methods are tested apart from measuring.
+Simulated simulate(const Scene &scene, const ShootOptions &options);
+
+/// Equal to the last bit over their common size; QCOMPARE would be fuzzy on floats.
+template <class T>
+bool sameBits(PlaneView<const T> a, PlaneView<const T> b)
+{
+    if (a.width != b.width || a.height != b.height)
+        return false;
+    for (int y = 0; y < a.height; ++y)
+        if (std::memcmp(a.row(y), b.row(y), size_t(a.width) * sizeof(T)) != 0)
+            return false;
+    return true;
+}
+
+/// White noise of sigma 1 about a level.
+Plane<float> gaussianPlane(Size size, uint64_t seed, float level = 0);
+
+/// Mean square difference over a rectangle of two planes of one size.
+double meanSquare(PlaneView<const float> a, PlaneView<const float> b, Rect where);
+
+/// Runs a program of build/bin; answers exit status, standard output and standard error.
+struct Ran {
+    int status = -1;
+    QByteArray out, err;
+};
+Ran run(const QString &program, const QStringList &arguments);
+
+/// Every line of `exiftool -s -G1 -n` that names one of the given tags.
+QStringList exifOf(const QString &file, const QStringList &tags);
+
+} // namespace irenic::test
