@@ -89,8 +89,9 @@ void PaneRenderer::work()
         QElapsedTimer timer;
         timer.start();
         Result<QImage> image = render(request, stop);
+        const double seconds = double(timer.nsecsElapsed()) * 1e-9;
         if (image)
-            emit rendered({request, image.take(), double(timer.nsecsElapsed()) * 1e-9});
+            emit rendered({request, image.take(), seconds, noiseLeftOnFlat(request.treatment)});
     }
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "irenic/export.h"
 #include "irenic/picture.h"
 
 #include <QImage>
@@ -36,6 +37,7 @@ struct PaneResult {
     PaneRequest request;
     QImage image; ///< request.region at 1 : request.reduction
     double seconds = 0;
+    NoiseLeft left; ///< of the treatment, on flat areas
 };
 
 /// Computes panes on a thread of its own, the most urgent first. A newer request for a pane replaces a waiting one, and

@@ -78,14 +78,18 @@ CaptionStrip::CaptionStrip(int trial, QWidget *parent) : QWidget(parent), m_tria
         m_return->setToolTip(tr("Set this trial's strengths to the suggestion"));
         m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(trialLetter(trial)));
         connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
+        m_reading = new QLabel;
+        m_reading->setObjectName(QStringLiteral("reading"));
+        m_reading->setToolTip(tr("What this treatment leaves of grain and colour noise on flat areas, measured by running it on pure noise"));
+        grid->addWidget(m_reading, 3, 0, 1, 3);
         auto *back = new QHBoxLayout;
         back->addWidget(m_left);
         back->addStretch(1);
         back->addWidget(m_return);
-        grid->addLayout(back, 3, 0, 1, 3);
+        grid->addLayout(back, 5, 0, 1, 3);
     }
     grid->setRowStretch(4, 1);
-    grid->addWidget(m_status, 5, 0, 1, 3);
+    grid->addWidget(m_status, 6, 0, 1, 3);
     grid->setColumnStretch(1, 1);
     setFixedHeight(176);
     applyTones();
@@ -148,6 +152,12 @@ void CaptionStrip::applyTones()
     for (const Row &row : {m_luminance, m_colour})
         if (row.slider)
             row.slider->setTones(t);
+    for (QPushButton *b : {m_keep, m_return})
+        if (b)
+            b->setStyleSheet(QStringLiteral("QPushButton { color: %1; background: transparent; border: 1px solid %2; padding: 1px 9px; }"
+                                            "QPushButton:hover { background: %2; color: %3; } QPushButton:focus { border-color: %1; }"
+                                            "QPushButton:disabled { color: %2; }")
+                                 .arg(t.paperInk.name(), t.paperLine.name(), t.paper.name()));
     update();
 }
 
@@ -184,6 +194,8 @@ void CaptionStrip::showFrame(const RollFrame *frame)
         };
         set(m_luminance, t.luminance, suggested.luminance);
         set(m_colour, t.colour, suggested.colour);
+        if (!ready)
+            m_reading->clear();
         const bool left = ready && frame->hasLeftSuggestion(m_trial);
         m_left->setVisible(left);
         m_return->setVisible(left);
@@ -200,6 +212,12 @@ void CaptionStrip::setHasKeyboard(bool has)
 void CaptionStrip::setStatus(const QString &status)
 {
     m_status->setText(status);
+}
+
+void CaptionStrip::setNoiseLeft(const NoiseLeft &left)
+{
+    if (m_reading)
+        m_reading->setText(tr("grain left %1 %     colour left %2 %").arg(100 * left.luminance, 0, 'f', 0).arg(100 * left.colour, 0, 'f', 0));
 }
 
 QString CaptionStrip::status() const

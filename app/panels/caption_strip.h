@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "irenic/export.h"
 #include "session/session.h"
 #include "view/tones.h"
 
@@ -27,6 +28,7 @@ public:
     void setHasKeyboard(bool has);          ///< a notch points up at the picture
     void setStatus(const QString &status);
     QString status() const;
+    void setNoiseLeft(const NoiseLeft &left); ///< the reading of a trial; the untreated strip has none
 
 signals:
     void strengthChanged(bool colour, double value, int dragId);
@@ -52,6 +54,7 @@ private:
     bool m_isKeeper = false;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
     QLabel *m_letter, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;
+    QLabel *m_reading = nullptr;
     QPushButton *m_keep = nullptr, *m_return = nullptr;
     Row m_luminance, m_colour;
 };

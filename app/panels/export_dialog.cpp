@@ -38,7 +38,7 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
     int keepers = 0;
     for (int i = 0; i < session.count(); ++i)
         keepers += session.frame(i).keeper >= 0;
-    m_allKeepers = new QRadioButton(tr("All %n frame(s) that have a keeper", nullptr, keepers));
+    m_allKeepers = new QRadioButton(keepers == 1 ? tr("The one frame that has a keeper") : tr("All %1 frames that have a keeper").arg(keepers));
     m_allKeepers->setEnabled(keepers > 0);
     m_thisFrame->setChecked(true);
     m_dng = new QCheckBox(tr("DNG, still raw: white balance and colour as in the original"));
@@ -62,6 +62,8 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
     m_preview->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     m_buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
     m_buttons->button(QDialogButtonBox::Ok)->setText(tr("Export"));
+    for (QAbstractButton *b : m_buttons->buttons())
+        b->setIcon({}); // words are enough, and coloured icons are not neutral
 
     auto *form = new QFormLayout(this);
     form->setVerticalSpacing(8);
@@ -123,7 +125,7 @@ void ExportDialog::refresh()
     }
     if (names.size() > kNamesShown) {
         const auto more = names.size() - (kNamesShown - 1);
-        names = names.mid(0, kNamesShown - 1) << tr("and %n more", nullptr, int(more));
+        names = names.mid(0, kNamesShown - 1) << tr("and %1 more").arg(more);
     }
     m_preview->setText(problem.isEmpty() ? names.join(u'\n') : problem);
     m_buttons->button(QDialogButtonBox::Ok)->setEnabled(problem.isEmpty());

@@ -182,7 +182,8 @@ void Wall::takeResult(const PaneResult &result)
     column.shownSerial = result.request.serial;
     column.pane->setImage({result.image, result.request.region, result.request.reduction});
     if (last) {
-        column.strip->setStatus(tr("settled, %1 s").arg(result.seconds, 0, 'f', 2));
+        column.strip->setStatus(tr("settled, %1 s").arg(std::max(0.01, result.seconds), 0, 'f', 2));
+        column.strip->setNoiseLeft(result.left);
         m_secondsToSettle = result.seconds;
     }
     if (m_untreatedHeld)

@@ -77,7 +77,10 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         m_session.setReadingFailed(path, problem);
         say(problem);
     });
-    connect(&m_session, &Session::framesAdded, this, [this] { m_pages->setCurrentIndex(1); });
+    connect(&m_session, &Session::framesAdded, this, [this] {
+        m_pages->setCurrentIndex(1);
+        say(tr("hold Space: untreated     K: keep     Ctrl+E: export     F1: all keys"));
+    });
     connect(m_topBar, &TopBar::zoomRequested, m_wall, &Wall::zoomTo);
     connect(m_wall, &Wall::visibleRegionChanged, this, [this] { m_topBar->setVisibleRegion(m_wall->visibleRegion()); });
     connect(m_wall, &Wall::settledChanged, this, &MainWindow::showSettled);
@@ -118,6 +121,7 @@ QWidget *MainWindow::makeEmptyPage()
     row->addStretch(1);
     const auto button = [&](const QString &text, auto slot) {
         auto *b = new QPushButton(text);
+        b->setMinimumSize(132, 30);
         connect(b, &QPushButton::clicked, this, slot);
         row->addWidget(b);
         return b;
@@ -138,7 +142,7 @@ void MainWindow::makeStatusBar()
     statusBar()->setSizeGripEnabled(false);
     m_settled = new QLabel;
     m_settled->setObjectName(QStringLiteral("settled"));
-    m_message = new QLabel(tr("hold Space: untreated     K: keep     Ctrl+E: export"));
+    m_message = new QLabel;
     m_message->setObjectName(QStringLiteral("message"));
     m_reveal = new QPushButton(tr("Show in folder"));
     m_reveal->setFlat(true);
@@ -177,7 +181,7 @@ void MainWindow::showQueue()
     const bool busy = m_queue.isBusy();
     m_progress->setVisible(busy);
     if (!busy) {
-        m_queueLabel->setText(m_queue.finishedCount() > 0 ? tr("queue: done, %n file(s)", nullptr, m_queue.finishedCount()) : QString());
+        m_queueLabel->setText(m_queue.finishedCount() > 0 ? m_queue.finishedCount() == 1 ? tr("queue: done, 1 file") : tr("queue: done, %1 files").arg(m_queue.finishedCount()) : QString());
         return;
     }
     const double left = m_queue.secondsLeft();
@@ -309,8 +313,10 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     setStyleSheet(QStringLiteral("QMenuBar, QStatusBar { background: %1; color: %2; } QStatusBar::item { border: none; }"
                                  "QMenuBar::item { padding: 5px 10px; background: transparent; }"
                                  "QMenuBar::item:selected { background: %3; color: %4; }"
-                                 "QProgressBar { border: 1px solid %2; background: %1; } QProgressBar::chunk { background: %5; }")
-                      .arg(tones.chrome.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name(), tones.accent.name()));
+                                 "QProgressBar { border: 1px solid %2; background: %1; } QProgressBar::chunk { background: %5; }"
+                                 "QScrollBar:vertical { width: 9px; background: %1; } QScrollBar::handle:vertical { background: %6; min-height: 30px; }"
+                                 "QScrollBar::add-line, QScrollBar::sub-line { height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: none; }")
+                      .arg(tones.chrome.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name(), tones.accent.name(), tones.wall.name()));
 }
 
 void MainWindow::setRollShown(bool shown)
@@ -351,7 +357,7 @@ void MainWindow::fillRecentMenu()
 void MainWindow::closeEvent(QCloseEvent *event)
 {
     if (m_queue.isBusy()
-        && QMessageBox::question(this, tr("Exports are running"), tr("Closing stops %n export(s). Files that are written stay; nothing half-written is left. Close?", nullptr, m_queue.totalCount() - m_queue.finishedCount()))
+        && QMessageBox::question(this, tr("Exports are running"), tr("Closing stops them. Files that are written stay; nothing half-written is left. Close?"))
                != QMessageBox::Yes) {
         event->ignore();
         return;

@@ -63,9 +63,9 @@ int takeShots(MainWindow &window, const QString &folder)
     };
     s->setCurrent(std::min(2, s->count() - 1));
     s->chooseKeeper(1);
-    shot(QStringLiteral("wall-200"), {2, {0.345, 0.385}});
+    shot(QStringLiteral("wall-200"), {2, {0.79, 0.70}});
     shot(QStringLiteral("wall-fit"), {0, {0.5, 0.5}});
-    shot(QStringLiteral("wall-400"), {4, {0.79, 0.44}});
+    shot(QStringLiteral("wall-400"), {4, {0.345, 0.385}});
     s->setPushEv(3);
     shot(QStringLiteral("wall-shadow-pushed"), {1, {0.62, 0.955}});
     s->setPushEv(0);

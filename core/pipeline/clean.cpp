@@ -131,7 +131,7 @@ struct Cleaner::Private {
         stabilise(wide, noisy);
         method->denoiseTile(noisy, frame->cfa.shifted(wide.x, wide.y), cleaned, s);
         const PlaneView<const float> noisyHere = noisy.cut({method->haloPx(), method->haloPx(), finish.width, finish.height});
-        giveBackPointLights(noisyHere, cleaned, s);
+        giveBackPointLights(noisyHere, cleaned, float(std::max(treatment.luminance, treatment.colour)), s);
         PlaneView<float> removed = s.plane(0, finish.size()).view();
         for (int y = 0; y < finish.height; ++y)
             for (int x = 0; x < finish.width; ++x)

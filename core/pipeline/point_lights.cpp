@@ -11,8 +11,9 @@ constexpr size_t kRemoved = 0, kMatched = 1, kWeight = 2; // scratch planes
 
 } // namespace
 
-void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned, Scratch &scratch)
+void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned, float strength, Scratch &scratch)
 {
+    const float from = kFrom * std::max(1.f, strength), full = kFull * std::max(1.f, strength);
     const Size size{noisy.width, noisy.height};
     PlaneView<float> removed = scratch.plane(kRemoved, size).view(), matched = scratch.plane(kMatched, size).view();
     PlaneView<float> weight = scratch.plane(kWeight, size).view();
@@ -31,10 +32,10 @@ void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned,
             m[x] = (across[size_t(x) - 1] + 2 * across[size_t(x)] + across[size_t(x) + 1]) / 6;
             highest = std::max(highest, m[x]);
         }
-        if (highest <= kFrom)
+        if (highest <= from)
             continue;
         for (int x = 1; x < size.width - 1; ++x)
-            if (m[x] > kFrom)
+            if (m[x] > from)
                 lights.emplace_back(x, y);
     }
     if (lights.empty())
@@ -42,7 +43,7 @@ void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned,
     for (int y = 0; y < size.height; ++y)
         std::fill_n(weight.row(y), size.width, 0.f);
     for (const auto &[x, y] : lights) {
-        const float w = std::min(1.f, (matched.at(x, y) - kFrom) / (kFull - kFrom));
+        const float w = std::min(1.f, (matched.at(x, y) - from) / (full - from));
         for (int v = std::max(0, y - 2); v <= std::min(size.height - 1, y + 2); ++v)
             for (int u = std::max(0, x - 2); u <= std::min(size.width - 1, x + 2); ++u)
                 weight.at(u, v) = std::max(weight.at(u, v), w);
