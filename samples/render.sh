@@ -9,7 +9,7 @@ trap 'rm -rf "$work"' EXIT
 for scene in transom; do
   (cd "$here" && povray "$scene.pov" +W4200 +H2800 +A0.04 +AM2 +R2 Output_File_Type=P Bits_Per_Color=16 \
       File_Gamma=1.0 -D "+O$work/$scene.ppm")
-  # Linear 16-bit samples as floats; JPEG XL at distance 0.15 keeps the deepest shadows' shape.
+  # Linear 16-bit samples as floats; JPEG XL at distance 0.165 keeps the deepest shadows' shape.
   python3 - "$work/$scene.ppm" "$work/$scene.pfm" <<'PY'
 import array, sys
 src = open(sys.argv[1], "rb")
@@ -28,5 +28,5 @@ with open(sys.argv[2], "wb") as out:
         row = samples[y * width * 3:(y + 1) * width * 3]
         out.write(array.array("f", (v / top for v in row)).tobytes())
 PY
-  cjxl "$work/$scene.pfm" "$here/$scene.jxl" -d 0.15 -e 9
+  cjxl "$work/$scene.pfm" "$here/$scene.jxl" -d 0.165 -e 9
 done
