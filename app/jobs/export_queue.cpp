@@ -60,7 +60,7 @@ void ExportQueue::startNext()
         };
         const Result<std::string> name = expandName(job.nameTemplate.toStdString(), *job.frame, job.treatment);
         const Cleaner cleaner(job.frame, job.noise, job.treatment);
-        const Result<ExportReport> written = name ? exportCleaned(cleaner, *job.noise, freeName(job.folder.toStdString(), name.value(), job.format), job.format, {0, stop, onProgress})
+        const Result<ExportReport> written = name ? exportCleaned(cleaner, *job.noise, freeName(job.folder.toStdString(), name.value(), job.format), job.format, {0, stop, onProgress, /*background=*/true})
                                                   : Result<ExportReport>(name.error());
         QMetaObject::invokeMethod(this, [this, job, written] {
             m_lastSeconds = double(m_timer.elapsed()) / 1000;

@@ -34,11 +34,10 @@ Wall::Wall(Session *session, QWidget *parent) : QWidget(parent), m_session(sessi
         connect(column.strip, &CaptionStrip::picked, this, [this, trial] { m_session->setColumn(trial); });
         connect(column.pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->setViewport({m_session->viewport().zoom, centre}); });
         connect(column.pane, &PicturePane::zoomRequested, this, [this, c](int steps, QPointF at) { zoomAbout(steps, at, pane(c)); });
-        connect(column.pane, &PicturePane::placeActivated, this, [this, c](QPointF at) {
-            const QSize size(int(m_session->currentFrame()->frame->uprightSize().width), int(m_session->currentFrame()->frame->uprightSize().height));
+        connect(column.pane, &PicturePane::placeActivated, this, [this](QPointF at) {
+            const Size size = m_session->currentFrame()->frame->uprightSize();
             const bool whole = m_session->viewport().zoom == 0;
-            m_session->setViewport({whole ? 2.0 : 0.0, {at.x() / size.width(), at.y() / size.height()}});
-            (void)c;
+            m_session->setViewport({whole ? 2.0 : 0.0, {at.x() / size.width, at.y() / size.height}});
         });
         connect(column.pane, &PicturePane::geometryChanged, this, [this, c] {
             requestPane(c);

@@ -90,7 +90,6 @@ void Actions::addTrialMenu()
         if (t < 0 || !m_session->currentFrame())
             return;
         const Treatment &now = m_session->currentFrame()->trials[size_t(t)];
-        // Steps of one kind on one trial merge, as the steps of a drag do; ids below zero would not merge at all.
         m_session->changeStrength(t, colour, (colour ? now.colour : now.luminance) + by, 0);
     };
     m_needFrame << add(QStringLiteral("luminanceMore"), tr("More luminance strength"), {QKeySequence(tr("Ctrl+Right"))}, [nudge] { nudge(false, 0.05); });

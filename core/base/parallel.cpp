@@ -26,7 +26,8 @@ Status parallelFor(int count, const RunContext &run, const std::function<void(in
         for (int i = 0; i < count; ++i)
             one(i);
     } else {
-        tbb::task_arena arena(run.threads > 0 ? run.threads : tbb::task_arena::automatic);
+        tbb::task_arena arena(run.threads > 0 ? run.threads : tbb::task_arena::automatic, 1,
+                              run.background ? tbb::task_arena::priority::low : tbb::task_arena::priority::normal);
         arena.execute([&] { tbb::parallel_for(0, count, one, tbb::simple_partitioner()); });
     }
     if (run.stop.stop_requested())
@@ -36,7 +37,7 @@ Status parallelFor(int count, const RunContext &run, const std::function<void(in
 
 RunContext stage(const RunContext &run, double from, double to)
 {
-    RunContext part{run.threads, run.stop, {}};
+    RunContext part{run.threads, run.stop, {}, run.background};
     if (run.onProgress)
         part.onProgress = [whole = run.onProgress, from, to](double f) { whole(from + (to - from) * f); };
     return part;

@@ -132,7 +132,7 @@ Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const
     const Developer developer(frame.colour);
     auto out = RgbImage<float>::ofSize(region.size());
     constexpr int kStrip = 32;
-    const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}}, [&](int i) {
+    const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}, run.background}, [&](int i) {
         const int top = i * kStrip, rows = std::min(kStrip, region.height - top);
         const auto strip = developer.develop(padded.constView().cut({0, top, wide.width, rows + 2 * Developer::kHaloPx}),
                                              frame.cfa.shifted(region.x, region.y + top), look);
@@ -155,7 +155,7 @@ Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region
     for (int top = 0; top < out.size.height; top += bandBlocks) {
         const int blocks = std::min(bandBlocks, out.size.height - top);
         const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};
-        const Result<Plane<float>> mosaic = cleaned(cleaner, band, cache, {run.threads, run.stop, {}});
+        const Result<Plane<float>> mosaic = cleaned(cleaner, band, cache, {run.threads, run.stop, {}, run.background});
         if (!mosaic)
             return mosaic.error();
         const auto part = developer.developReduced(mosaic.value().view(), frame.cfa.shifted(band.x, band.y), factor, look);

@@ -12,6 +12,9 @@
 
 namespace irenic::test {
 
+/// How long a test waits for what must happen; long, since sanitizers and busy machines are slow.
+inline constexpr int kPatienceMs = 120000;
+
 /// A scene of smooth gradients, flat patches, edges, fine texture, strong colour and darkness, made by formula.
 Scene makeScene(Size size);
 Scene flatScene(Size size, float red, float green, float blue);

@@ -57,6 +57,7 @@ struct RunContext {
     int threads = 0;                        ///< 0 uses every core that the process may use
     std::stop_token stop;                   ///< polled at least every 50 ms; a stopped call returns Cancelled
     std::function<void(double)> onProgress; ///< fraction done, 0..1, never falling; called from worker threads, one at a time
+    bool background = false;                ///< gives way to calls that are not in the background
 };
 
 Error cancelledError(); ///< what every stopped call returns

@@ -62,8 +62,8 @@ private slots:
         renderer.request(requestOf(s, 0, 1, {0, 0, 900, 900})); // keeps the thread busy
         for (quint64 serial = 2; serial <= 30; ++serial)
             renderer.request(requestOf(s, 1, serial, {100, 100, 60, 60}, {"wavelet", 0.1 * double(serial), 1}));
-        QTRY_VERIFY(renderer.isIdle());
-        QTRY_VERIFY(spy.size() >= 2);
+        QTRY_VERIFY_WITH_TIMEOUT(renderer.isIdle(), kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(spy.size() >= 2, kPatienceMs);
         const auto last = spy.last().first().value<PaneResult>();
         QCOMPARE(last.request.serial, quint64(30));
         QVERIFY2(spy.size() < 10, "waiting requests of the same pane must not pile up");
@@ -81,7 +81,7 @@ private slots:
             r.urgency = 4 - pane;
             renderer.request(r);
         }
-        QTRY_COMPARE(spy.size(), 4);
+        QTRY_COMPARE_WITH_TIMEOUT(spy.size(), 4, kPatienceMs);
         QList<int> order;
         for (const auto &args : spy)
             order << args.first().value<PaneResult>().request.pane;
@@ -96,7 +96,7 @@ private slots:
         renderer.request(requestOf(s, 0, 1, {0, 0, 900, 800}));
         renderer.request(requestOf(s, 1, 2, {0, 0, 50, 50}));
         renderer.forgetPane(1);
-        QTRY_VERIFY(renderer.isIdle());
+        QTRY_VERIFY_WITH_TIMEOUT(renderer.isIdle(), kPatienceMs);
         QTest::qWait(20);
         for (const auto &args : spy)
             QCOMPARE(args.first().value<PaneResult>().request.pane, 0);

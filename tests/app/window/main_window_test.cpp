@@ -87,17 +87,17 @@ private slots:
         QDropEvent drop(QPointF(50, 50), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
         QApplication::sendEvent(m_window.get(), &drop);
         QCOMPARE(session()->count(), 3); // bad, first, second
-        QTRY_COMPARE(session()->frame(2).state, RollFrame::State::Ready);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(2).state, RollFrame::State::Ready, kPatienceMs);
         QCOMPARE(session()->frame(0).state, RollFrame::State::Failed);
         QVERIFY(session()->frame(0).problem.contains("bad.dng"));
         QVERIFY(session()->frame(1).thumbnail.width() > 100);
         // The frame that failed does not stand in the way of the others.
         QTest::keyClick(m_window.get(), Qt::Key_Down);
         QCOMPARE(session()->current(), 1);
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QTest::keyClick(m_window.get(), Qt::Key_PageDown);
         QCOMPARE(session()->current(), 2);
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QCOMPARE(m_window->wall()->pane(1)->image().region, QRect(0, 0, 500, 600)); // hangs upright
     }
 
@@ -105,7 +105,7 @@ private slots:
     {
         openFirst();
         QTest::keyClick(m_window.get(), Qt::Key_2, Qt::ControlModifier);
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const QRect before = m_window->wall()->visibleRegion();
         for (int c = 0; c < Wall::kColumns; ++c)
             QCOMPARE(pane(c)->image().region, before);
@@ -114,7 +114,7 @@ private slots:
         QTest::mouseRelease(pane(2), Qt::LeftButton, {}, {140, 60});
         const QRect after = m_window->wall()->visibleRegion();
         QCOMPARE(after.topLeft(), before.topLeft() + QPoint(-20, 20)); // 40 screen pixels are 20 picture pixels at 200 %
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         for (int c = 0; c < Wall::kColumns; ++c)
             QCOMPARE(pane(c)->image().region, after);
     }
@@ -135,7 +135,7 @@ private slots:
     {
         openFirst();
         session()->setViewport({4, {0.3, 0.4}});
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const QImage screen = pane(1)->grab().toImage();
         const PaneImage &shown = pane(1)->image();
         const QPointF corner = pane(1)->pictureAt({0, 0});
@@ -150,7 +150,7 @@ private slots:
     {
         openFirst();
         session()->setViewport({2, {0.5, 0.2}});
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         m_window->setFocus();
         const QImage treated = pane(2)->grab().toImage(), untreated = pane(0)->grab().toImage();
         QVERIFY(treated != untreated);
@@ -169,7 +169,7 @@ private slots:
     {
         openFirst();
         session()->setViewport({2, {0.5, 0.2}});
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const QImage a = pane(1)->image().image, b = pane(2)->image().image;
         auto *slider = m_window->wall()->strip(2)->findChild<StrengthSlider *>("luminance");
         auto *field = m_window->wall()->strip(2)->findChild<QDoubleSpinBox *>("luminanceValue");
@@ -182,7 +182,7 @@ private slots:
         QVERIFY2(!m_window->wall()->isSettled(2), "a changed pane must not say that it is settled");
         QVERIFY(!m_window->wall()->strip(2)->status().startsWith("settled"));
         QTest::mouseRelease(slider, Qt::LeftButton, {}, {slider->width() - 8, 10});
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QVERIFY(m_window->wall()->strip(2)->status().startsWith("settled"));
         QVERIFY(session()->frame(0).trials[1].luminance > 2);
         QCOMPARE(field->value(), session()->frame(0).trials[1].luminance);
@@ -191,7 +191,7 @@ private slots:
         QVERIFY(pane(2)->image().image != b);
         QVERIFY(goBack->isVisible());
         QTest::mouseClick(goBack, Qt::LeftButton);
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QCOMPARE(pane(2)->image().image, b);
         QVERIFY(!goBack->isVisible());
         QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ControlModifier);
@@ -275,7 +275,7 @@ private slots:
         QVERIFY(ok->isEnabled());
         QVERIFY(dialog->findChild<QLabel *>("preview")->text().contains("first-wavelet.dng"));
         QTest::mouseClick(ok, Qt::LeftButton);
-        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->finishedCount() == 2, 60000);
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->finishedCount() == 2, kPatienceMs);
         QCOMPARE(QDir(out.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), (QStringList{"first-wavelet.dng", "first-wavelet.tif"}));
         QCOMPARE(session()->frame(0).exported.size(), 2);
 
@@ -297,7 +297,7 @@ private slots:
         const QTemporaryDir out;
         m_window->exportQueue()->add({f.path, f.frame, f.noise, f.trials[0], out.filePath("gone"), "x", ExportFormat::Dng});
         m_window->exportQueue()->add({f.path, f.frame, f.noise, f.trials[0], out.path(), "x", ExportFormat::Dng});
-        QTRY_VERIFY_WITH_TIMEOUT(m_window->exportQueue()->finishedCount() == 2, 60000);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->exportQueue()->finishedCount() == 2, kPatienceMs);
         QCOMPARE(QDir(out.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), QStringList{"x.dng"});
         QCOMPARE(f.exported.size(), 1);
     }
@@ -316,7 +316,7 @@ private slots:
     void nothingRunsWhenAllIsSettled()
     {
         openFirst();
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QTest::qWait(300);
         const double before = processorSeconds();
         QTest::qWait(1000);
@@ -330,8 +330,8 @@ private:
     void openFirst()
     {
         m_window->open({m_dir.filePath("first.dng")});
-        QTRY_COMPARE(session()->frame(0).state, RollFrame::State::Ready);
-        QTRY_VERIFY(m_window->wall()->allSettled());
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).state, RollFrame::State::Ready, kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
     }
     QTemporaryDir m_dir;
     std::unique_ptr<MainWindow> m_window;
