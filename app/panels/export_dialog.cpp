@@ -76,6 +76,7 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
     place->addWidget(choose);
     form->addRow(tr("Folder"), place);
     form->addRow(tr("Name"), m_name);
+    m_preview->setMinimumHeight(m_name->sizeHint().height()); // its label sits as the others do
     form->addRow(tr("Will write"), m_preview);
     form->addRow(m_buttons);
     connect(choose, &QPushButton::clicked, this, &ExportDialog::chooseFolder);

@@ -2,6 +2,7 @@
 #include "panels/roll_panel.h"
 
 #include <QPainter>
+#include <QScrollBar>
 #include <QStyledItemDelegate>
 
 namespace irenic {
@@ -108,6 +109,9 @@ void RollPanel::setTones(const Tones &tones)
     QPalette p = palette();
     p.setColor(QPalette::Base, tones.chrome);
     setPalette(p);
+    verticalScrollBar()->setStyleSheet(QStringLiteral("QScrollBar { width: 7px; background: %1; } QScrollBar::handle { background: %2; min-height: 30px; }"
+                                                      "QScrollBar::add-line, QScrollBar::sub-line { height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: none; }")
+                                           .arg(tones.chrome.name(), tones.chrome.darker(125).name()));
     viewport()->update();
 }
 

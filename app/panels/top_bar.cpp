@@ -105,7 +105,9 @@ void TopBar::setTones(const Tones &tones)
     p.setColor(QPalette::Window, tones.wall);
     setAutoFillBackground(true);
     setPalette(p);
-    setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: none; padding: 4px 6px; }"
+    // Sheets on leaves only: one on a parent puts back the palettes of all that is in it.
+    for (QToolButton *b : findChildren<QToolButton *>())
+        b->setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: none; padding: 4px 6px; }"
                                  "QToolButton:hover { background: %2; color: %3; }"
                                  "QToolButton:checked { background: %4; color: %5; font-weight: 600; }"
                                  "QToolButton:focus { border: 1px solid %1; padding: 3px 5px; }")

@@ -310,13 +310,13 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     p.setColor(QPalette::WindowText, tones.wallInk);
     m_pages->widget(0)->setPalette(p);
     m_actions->wallGreys[int(wall)]->setChecked(true);
-    setStyleSheet(QStringLiteral("QMenuBar, QStatusBar { background: %1; color: %2; } QStatusBar::item { border: none; }"
-                                 "QMenuBar::item { padding: 5px 10px; background: transparent; }"
-                                 "QMenuBar::item:selected { background: %3; color: %4; }"
-                                 "QProgressBar { border: 1px solid %2; background: %1; } QProgressBar::chunk { background: %5; }"
-                                 "QScrollBar:vertical { width: 9px; background: %1; } QScrollBar::handle:vertical { background: %6; min-height: 30px; }"
-                                 "QScrollBar::add-line, QScrollBar::sub-line { height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: none; }")
-                      .arg(tones.chrome.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name(), tones.accent.name(), tones.wall.name()));
+    // Sheets on leaves only: one on the window puts back the palettes of all that is in it.
+    menuBar()->setStyleSheet(QStringLiteral("QMenuBar { background: %1; color: %2; } QMenuBar::item { padding: 5px 10px; background: transparent; }"
+                                            "QMenuBar::item:selected { background: %3; color: %4; }")
+                                 .arg(tones.chrome.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name()));
+    statusBar()->setStyleSheet(QStringLiteral("QStatusBar { background: %1; } QStatusBar::item { border: none; }").arg(tones.chrome.name()));
+    m_progress->setStyleSheet(QStringLiteral("QProgressBar { border: 1px solid %1; background: %2; } QProgressBar::chunk { background: %3; }")
+                                  .arg(tones.chromeInk.name(), tones.chrome.name(), tones.accent.name()));
 }
 
 void MainWindow::setRollShown(bool shown)

@@ -313,6 +313,27 @@ private slots:
         }
     }
 
+    void everyWordCanBeReadOnEveryWall()
+    {
+        openFirst();
+        session()->chooseKeeper(1);
+        for (const auto wall : {Tones::Wall::Mid, Tones::Wall::Dim, Tones::Wall::Pale, Tones::Wall::Mid}) {
+            m_window->setWallGrey(wall);
+            QApplication::processEvents();
+            const QImage shown = m_window->grab().toImage();
+            QCOMPARE(QColor(shown.pixel(m_window->wall()->mapTo(m_window.get(), QPoint(2, 2)))), Tones::of(wall).wall);
+            int read = 0;
+            for (const QLabel *label : m_window->findChildren<QLabel *>()) {
+                if (!label->isVisible() || label->text().isEmpty() || label->visibleRegion().isEmpty())
+                    continue;
+                const QColor ink = label->palette().color(label->foregroundRole()), ground(shown.pixel(label->mapTo(m_window.get(), QPoint(0, 0))));
+                QVERIFY2(contrastOf(ink, ground) >= 4.5, qPrintable(label->text() + QStringLiteral(" %1 on %2").arg(ink.name(), ground.name())));
+                ++read;
+            }
+            QVERIFY(read > 10);
+        }
+    }
+
     void nothingRunsWhenAllIsSettled()
     {
         openFirst();
