@@ -10,6 +10,9 @@ struct QualityArguments {
     std::vector<std::string> scenes; ///< PFM or TIFF files
     std::vector<int> isos{1600, 6400, 12800, 25600};
     std::vector<double> strengths{0, 0.5, 0.75, 1.0, 1.25, 1.5, 2.0, 3.0};
+    std::vector<std::string> methods; ///< ids; empty takes all
+    bool trueLaw = false;             ///< the methods get the simulated sensor's own law instead of the measured one
+    std::string outside;              ///< a command that cleans the same planes with other programs; see baselines.py
     bool json = false;
 };
 /// Scores every method at a ladder of strengths on frames shot from clean scenes; a table or JSON lines on standard output.
@@ -18,6 +21,7 @@ int quality(const QualityArguments &arguments);
 struct SpeedArguments {
     std::vector<int> megapixels{6, 12, 24};
     std::vector<int> threads{1, 2};
+    std::vector<std::string> methods; ///< ids; empty takes all
     bool json = false;
 };
 /// Times every method over whole frames and over a pane of 400 x 600 pixels, each the best of several runs.

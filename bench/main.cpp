@@ -14,11 +14,15 @@ int main(int argc, char **argv)
     quality->add_option("scenes", q.scenes, "Clean scenes, PFM or TIFF")->required();
     quality->add_option("--iso", q.isos, "ISO values")->delimiter(',');
     quality->add_option("--strength", q.strengths, "Strengths, for luminance and colour alike")->delimiter(',');
+    quality->add_option("--methods", q.methods, "Methods; all where left out")->delimiter(',');
+    quality->add_flag("--true-law", q.trueLaw, "Give the methods the sensor's own noise law instead of the measured one");
+    quality->add_option("--outside", q.outside, "A command that cleans the same planes with general-purpose libraries, such as bench/baselines.py");
     quality->add_flag("--json", q.json, "One JSON object a line");
     SpeedArguments s;
     CLI::App *speed = app.add_subcommand("speed", "Seconds per frame and per pane");
     speed->add_option("--megapixels", s.megapixels, "Frame sizes")->delimiter(',');
     speed->add_option("--threads", s.threads, "Thread counts")->delimiter(',');
+    speed->add_option("--methods", s.methods, "Methods; all where left out")->delimiter(',');
     speed->add_flag("--json", s.json, "One JSON object a line");
     CLI11_PARSE(app, argc, argv);
     return quality->parsed() ? irenic::bench::quality(q) : irenic::bench::speed(s);

@@ -7,6 +7,7 @@
 #include <nlohmann/json.hpp>
 #include <sys/resource.h>
 
+#include <algorithm>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
@@ -59,12 +60,14 @@ int speed(const SpeedArguments &a)
         NoiseReport noise;
         noise.cells.fill({1 / 3000.f, 1e-6f});
         const auto report = std::make_shared<const NoiseReport>(noise);
-        for (const MethodInfo &method : methods())
+        for (const MethodInfo &method : methods()) {
+            if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), method.id) == a.methods.end())
+                continue;
             for (const int threads : a.threads) {
                 const Cleaner cleaner(frame, report, {method.id, 1, 1});
                 const RunContext run{threads, {}, {}};
                 const double whole = bestSeconds([&] { (void)cleanForStorage(cleaner, run); });
-                const double pane = bestSeconds([&] { (void)cleaner.clean({512, 512, 400, 600}, run, 256); });
+                const double pane = bestSeconds([&] { (void)cleaner.clean({512, 512, 400, 600}, run); });
                 rusage usage{};
                 getrusage(RUSAGE_SELF, &usage);
                 const double peak = double(usage.ru_maxrss) / 1024;
@@ -74,6 +77,7 @@ int speed(const SpeedArguments &a)
                     std::printf("| %s | %d | %d | %.2f | %.0f | %.0f |\n", method.id, megapixels, threads, whole, pane * 1000, peak);
                 std::fflush(stdout);
             }
+        }
     }
     return 0;
 }

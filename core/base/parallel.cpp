@@ -9,6 +9,11 @@
 
 namespace irenic {
 
+int availableThreads()
+{
+    return tbb::this_task_arena::max_concurrency();
+}
+
 Status parallelFor(int count, const RunContext &run, const std::function<void(int)> &body)
 {
     int done = 0;

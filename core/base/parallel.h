@@ -5,6 +5,8 @@
 
 namespace irenic {
 
+int availableThreads(); ///< that a call with RunContext::threads 0 uses
+
 /// Calls body(0) .. body(count - 1), each once, in no promised order, on run.threads threads (the caller's
 /// among them). Fails only with Cancelled, after every started call has returned.
 Status parallelFor(int count, const RunContext &run, const std::function<void(int)> &body);

@@ -122,9 +122,9 @@ Result<RgbImage<uint16_t>> renderAll(const Cleaner &cleaner, const RunContext &r
 {
     const Rect crop = cleaner.frame().crop;
     auto picture = RgbImage<uint16_t>::ofSize(crop.size());
-    constexpr int kBandRows = 2 * Cleaner::kDefaultTilePx;
-    for (int top = 0; top < crop.height; top += kBandRows) {
-        const Rect band{crop.x, crop.y + top, crop.width, std::min(kBandRows, crop.height - top)};
+    const int bandRows = cleaner.bandRows();
+    for (int top = 0; top < crop.height; top += bandRows) {
+        const Rect band{crop.x, crop.y + top, crop.width, std::min(bandRows, crop.height - top)};
         const auto linear = developRegion(cleaner, band, {}, nullptr, stage(run, double(top) / crop.height, double(top + band.height) / crop.height));
         if (!linear)
             return linear.error();

@@ -6,6 +6,7 @@
 
 #include <memory>
 #include <mutex>
+#include <stop_token>
 #include <vector>
 
 namespace irenic {
@@ -26,9 +27,25 @@ public:
         return *m_planes[i];
     }
 
+    std::stop_token stop; ///< polled at least every 50 ms; once stopped, what a method leaves is thrown away
+
+    /// What a method keeps besides planes; it knows its own by dynamic_cast and replaces what is not.
+    struct Extra {
+        virtual ~Extra() = default;
+    };
+    std::unique_ptr<Extra> &extra() { return m_extra; }
+
 private:
     std::vector<std::unique_ptr<Plane<float>>> m_planes;
+    std::unique_ptr<Extra> m_extra;
 };
+
+/// Copies the rows of one plane to another of the same size.
+inline void copyRows(PlaneView<const float> from, PlaneView<float> to)
+{
+    for (int y = 0; y < from.height; ++y)
+        std::memcpy(to.row(y), from.row(y), size_t(from.width) * sizeof(float));
+}
 
 /// Lends each running tile a Scratch; holds as many as tiles ever ran at once.
 class ScratchPool
@@ -61,12 +78,15 @@ public:
     virtual ~DenoiseMethod() = default;
     /// Context needed on every side of a tile, in sensor pixels.
     virtual int haloPx() const = 0;
+    /// Side of the tiles that waste little on halos and still fit the caches.
+    virtual int bestTilePx() const { return 640; }
     /// @param in    tile plus haloPx() on each side: the sensor mosaic, variance-stabilised so that the noise of
     ///              every sample has sigma 1; never NaN. Every row is followed by kRowPaddingPx readable samples
     /// @param cfa   the colour pattern as seen from the first sample of `in`
+    /// @param where the tile's place in the frame, for grids that are anchored there and for nothing else
     /// @param out   the tile; never overlaps `in`
     /// Cannot fail: parameters were validated when the method was made.
-    virtual void denoiseTile(PlaneView<const float> in, CfaPattern cfa, PlaneView<float> out, Scratch &scratch) const = 0;
+    virtual void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect where, PlaneView<float> out, Scratch &scratch) const = 0;
 };
 
 /// Builds the method of a validated treatment.

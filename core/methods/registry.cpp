@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/denoise_method.h"
 
+#include "methods/bm3d/bm3d.h"
+#include "methods/dct/dct.h"
+#include "methods/nlm/nlm.h"
 #include "methods/wavelet/wavelet.h"
 
 #include <array>
@@ -19,6 +22,9 @@ struct Registered {
 /// One line per method.
 const std::array kRegistered{
     Registered{kWaveletInfo, makeWavelet},
+    Registered{kDctInfo, makeDct},
+    Registered{kNlmInfo, makeNlm},
+    Registered{kBm3dInfo, makeBm3d},
 };
 
 const auto kInfos = [] {
@@ -60,24 +66,74 @@ const MethodInfo *findMethod(const std::string &id)
 
 Status validate(const Treatment &treatment)
 {
-    if (!findMethod(treatment.method)) {
+    for (const std::string &id : {treatment.method, treatment.colourMethod.empty() ? treatment.method : treatment.colourMethod}) {
+        if (findMethod(id))
+            continue;
         std::string known;
         for (const MethodInfo &m : kInfos)
             known += (known.empty() ? "" : ", ") + std::string(m.id);
-        return Error{ErrorCode::BadParameter, "There is no method called \"" + treatment.method + "\"; there is: " + known + ".", {}};
+        return Error{ErrorCode::BadParameter, "There is no method called \"" + id + "\"; there is: " + known + ".", {}};
     }
     if (const Status s = inRange(kLuminanceStrength, treatment.luminance); !s)
         return s;
     return inRange(kColourStrength, treatment.colour);
 }
 
-std::unique_ptr<DenoiseMethod> makeMethod(const Treatment &treatment)
+namespace {
+
+std::unique_ptr<DenoiseMethod> makeByName(const std::string &id, const Treatment &treatment)
 {
     for (const Registered &r : kRegistered)
-        if (treatment.method == r.info.id)
+        if (id == r.info.id)
             return r.make(treatment);
     assert(!"validate() comes first");
     return nullptr;
+}
+
+/// Luminance of one method with the colours of another. What a method calls luminance is the low band of the mosaic that is
+/// left when the packet of all two-by-two windows is closed with its sum alone: the binomial filter (1 2 1) both ways.
+class Mixed final : public DenoiseMethod
+{
+public:
+    Mixed(std::unique_ptr<DenoiseMethod> luminance, std::unique_ptr<DenoiseMethod> colour) : m_luminance(std::move(luminance)), m_colour(std::move(colour)) {}
+
+    int haloPx() const override { return std::max(m_luminance->haloPx(), m_colour->haloPx()) + 1; }
+    int bestTilePx() const override { return std::max(m_luminance->bestTilePx(), m_colour->bestTilePx()); }
+
+    void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect where, PlaneView<float> out, Scratch &scratch) const override
+    {
+        const Rect wide = where.grownBy(1);
+        constexpr size_t kFirst = 56, kSecond = 57; // beyond what the methods use
+        const PlaneView<float> luminance = scratch.plane(kFirst, wide.size()).view(), colour = scratch.plane(kSecond, wide.size()).view();
+        const auto run = [&](const DenoiseMethod &method, PlaneView<float> to) {
+            const int spare = haloPx() - 1 - method.haloPx();
+            method.denoiseTile(in.cut({spare, spare, in.width - 2 * spare, in.height - 2 * spare}), cfa.shifted(spare, spare), wide, to, scratch);
+        };
+        run(*m_luminance, luminance);
+        run(*m_colour, colour);
+        for (int y = 0; y < out.height; ++y)
+            for (int x = 0; x < out.width; ++x) {
+                const auto difference = [&](int v) {
+                    const float *l = luminance.row(y + v) + x, *c = colour.row(y + v) + x;
+                    return (l[0] - c[0]) + 2 * (l[1] - c[1]) + (l[2] - c[2]);
+                };
+                out.row(y)[x] = colour.row(y + 1)[x + 1] + (difference(0) + 2 * difference(1) + difference(2)) / 16;
+            }
+    }
+
+private:
+    std::unique_ptr<DenoiseMethod> m_luminance, m_colour;
+};
+
+} // namespace
+
+std::unique_ptr<DenoiseMethod> makeMethod(const Treatment &treatment)
+{
+    if (!treatment.isMixed())
+        return makeByName(treatment.method, treatment);
+    // Each cleans everything, though half of it is thrown away: noise that one left in the other's half would leak through
+    // the filter's slope.
+    return std::make_unique<Mixed>(makeByName(treatment.method, treatment), makeByName(treatment.colourMethod, treatment));
 }
 
 } // namespace irenic

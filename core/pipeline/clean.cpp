@@ -47,6 +47,24 @@ void meanEnergy(PlaneView<const float> removed, PlaneView<float> out, Scratch &s
     }
 }
 
+/// Tiles of one size over a region; those at the right and bottom may be smaller.
+struct Grid {
+    int across, down, width, height;
+};
+
+/// Tiles near the size that a method likes, as even as can be, and no fewer than there are threads.
+Grid gridFor(Size size, int tilePx, int threads)
+{
+    const int wanted = threads > 0 ? threads : availableThreads();
+    Grid g{std::max(1, (size.width + tilePx / 2) / tilePx), std::max(1, (size.height + tilePx / 2) / tilePx), 0, 0};
+    constexpr int kSmallestPx = 96;
+    while (g.across * g.down < wanted && std::max(size.width / g.across, size.height / g.down) >= 2 * kSmallestPx)
+        ++(size.width / g.across > size.height / g.down ? g.across : g.down);
+    g.width = (size.width + g.across - 1) / g.across;
+    g.height = (size.height + g.down - 1) / g.down;
+    return g;
+}
+
 } // namespace
 
 struct Cleaner::Private {
@@ -118,10 +136,11 @@ struct Cleaner::Private {
         }
     }
 
-    void cleanTile(Rect tile, PlaneView<float> out)
+    void cleanTile(Rect tile, const std::stop_token &stop, PlaneView<float> out)
     {
         auto borrowed = scratch.take();
         Scratch &s = *borrowed;
+        s.stop = stop;
         const int halo = method->haloPx() + kFinishHaloPx;
         const Rect wide = tile.grownBy(halo), finish = tile.grownBy(kFinishHaloPx);
         constexpr size_t kNoisy = 60, kCleaned = 61, kEnergy = 62; // beyond what any method uses
@@ -129,7 +148,7 @@ struct Cleaner::Private {
         PlaneView<float> cleaned = s.plane(kCleaned, finish.size()).view();
         PlaneView<float> energy = s.plane(kEnergy, finish.size()).view();
         stabilise(wide, noisy);
-        method->denoiseTile(noisy, frame->cfa.shifted(wide.x, wide.y), cleaned, s);
+        method->denoiseTile(noisy, frame->cfa.shifted(wide.x, wide.y), finish, cleaned, s);
         const PlaneView<const float> noisyHere = noisy.cut({method->haloPx(), method->haloPx(), finish.width, finish.height});
         giveBackPointLights(noisyHere, cleaned, float(std::max(treatment.luminance, treatment.colour)), s);
         PlaneView<float> removed = s.plane(0, finish.size()).view();
@@ -169,18 +188,25 @@ const Treatment &Cleaner::treatment() const
     return d->treatment;
 }
 
+int Cleaner::bandRows() const
+{
+    return d->method ? 2 * d->method->bestTilePx() : 1024;
+}
+
 Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tilePx) const
 {
-    assert(d->frame->active.contains(region) && tilePx >= 16);
+    assert(d->frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
     Plane<float> out(region.size());
     if (d->treatment.isIdentity()) {
         d->copyLinear(region, out.view());
         return out;
     }
-    const int across = (region.width + tilePx - 1) / tilePx, down = (region.height + tilePx - 1) / tilePx;
-    const Status done = parallelFor(across * down, run, [&](int i) {
-        const Rect local = Rect{i % across * tilePx, i / across * tilePx, tilePx, tilePx}.intersected({0, 0, region.width, region.height});
-        d->cleanTile(local.movedBy(region.x, region.y), out.view().cut(local));
+    const Grid grid = tilePx > 0 ? Grid{(region.width + tilePx - 1) / tilePx, (region.height + tilePx - 1) / tilePx, tilePx, tilePx}
+                                 : gridFor(region.size(), d->method->bestTilePx(), run.threads);
+    const Status done = parallelFor(grid.across * grid.down, run, [&](int i) {
+        const Rect local = Rect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
+        if (!local.isEmpty())
+            d->cleanTile(local.movedBy(region.x, region.y), run.stop, out.view().cut(local));
     });
     if (!done)
         return done.error();
@@ -205,11 +231,11 @@ Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext 
         for (int x = 0; x < frame.samples.width(); ++x)
             result.samples.row(y)[x] = uint16_t(frame.samples.row(y)[x] * result.scale);
     // Bands of full width, so that no more than one band of floats is held.
-    constexpr int kBandRows = 4 * Cleaner::kDefaultTilePx;
+    const int bandRows = cleaner.bandRows();
     const Rect &a = frame.active;
     const Linearizer levels(frame);
-    for (int top = a.y; top < a.bottom(); top += kBandRows) {
-        const Rect band{a.x, top, a.width, std::min(kBandRows, a.bottom() - top)};
+    for (int top = a.y; top < a.bottom(); top += bandRows) {
+        const Rect band{a.x, top, a.width, std::min(bandRows, a.bottom() - top)};
         Result<Plane<float>> linear = cleaner.clean(band, stage(run, double(top - a.y) / a.height, double(band.bottom() - a.y) / a.height));
         if (!linear)
             return linear.error();

@@ -86,7 +86,7 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
     for (int ty = y0; ty <= y1; ++ty)
         for (int tx = x0; tx <= x1; ++tx) {
             const Rect rect = tileRect(tx, ty, active);
-            if (const auto tile = find({&cleaner.frame(), t.method, t.luminance, t.colour, tx, ty})) {
+            if (const auto tile = find({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty})) {
                 copyInto(*tile, rect, out, region);
                 continue;
             }
@@ -97,9 +97,7 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
         }
     if (missing.isEmpty())
         return out;
-    // Small tiles keep both cores busy on a pane; large ones waste less on halos in a whole frame.
-    const int tilePx = missing.size().area() < 1'500'000 ? 256 : Cleaner::kDefaultTilePx;
-    const Result<Plane<float>> fresh = cleaner.clean(missing, run, tilePx);
+    const Result<Plane<float>> fresh = cleaner.clean(missing, run);
     if (!fresh)
         return fresh.error();
     copyInto(fresh.value(), missing, out, region);
@@ -110,7 +108,7 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
                 continue;
             Plane<float> tile(rect.size());
             copyInto(fresh.value(), missing, tile, rect);
-            store({&cleaner.frame(), t.method, t.luminance, t.colour, tx, ty}, std::move(tile));
+            store({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty}, std::move(tile));
         }
     return out;
 }
@@ -151,7 +149,7 @@ Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region
     if (out.samples.empty())
         return out;
     // Bands of whole blocks, high enough that the halo above and below them costs little.
-    const int bandBlocks = std::max(1, 2 * Cleaner::kDefaultTilePx / factor);
+    const int bandBlocks = std::max(1, cleaner.bandRows() / factor);
     for (int top = 0; top < out.size.height; top += bandBlocks) {
         const int blocks = std::min(bandBlocks, out.size.height - top);
         const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};

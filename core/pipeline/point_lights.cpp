@@ -7,13 +7,37 @@ namespace {
 
 constexpr float kFrom = 3.7f; // sigma of the filtered residual where giving back begins
 constexpr float kFull = 4.4f; // and where all is given back
+// A point that the cleaned picture itself shows, alone above all of its colour around, has lost its faint rim: the whole of
+// it is given back.
+constexpr float kShinesFrom = 2.5f, kShinesFull = 3.5f; // sigma above the brightest of the rings
+constexpr int kRingsPx[] = {4, 6};
 constexpr size_t kRemoved = 0, kMatched = 1, kWeight = 2; // scratch planes
+
+/// How far a sample stands above the brightest of its colour on both rings.
+float shineOf(PlaneView<const float> cleaned, int x, int y)
+{
+    constexpr int reach = kRingsPx[1];
+    if (x < reach || y < reach || x >= cleaned.width - reach || y >= cleaned.height - reach)
+        return 0;
+    const float here = cleaned.at(x, y);
+    float least = here;
+    for (const int r : kRingsPx)
+        for (int dy = -r; dy <= r; dy += r)
+            for (int dx = -r; dx <= r; dx += r)
+                if (dx || dy) {
+                    least = std::min(least, here - cleaned.at(x + dx, y + dy));
+                    if (least < kShinesFrom)
+                        return 0;
+                }
+    return least;
+}
 
 } // namespace
 
 void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned, float strength, Scratch &scratch)
 {
-    const float from = kFrom * std::max(1.f, strength), full = kFull * std::max(1.f, strength);
+    const float scale = std::max(1.f, strength);
+    const float from = kFrom * scale, full = kFull * scale;
     const Size size{noisy.width, noisy.height};
     PlaneView<float> removed = scratch.plane(kRemoved, size).view(), matched = scratch.plane(kMatched, size).view();
     PlaneView<float> weight = scratch.plane(kWeight, size).view();
@@ -21,29 +45,31 @@ void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned,
         for (int x = 0; x < size.width; ++x)
             removed.row(y)[x] = noisy.row(y)[x] - cleaned.row(y)[x];
     std::vector<float> across(size_t(size.width));
-    std::vector<std::pair<int, int>> lights;
+    struct Light {
+        int x, y;
+        float weight;
+    };
+    std::vector<Light> lights;
     for (int y = 1; y < size.height - 1; ++y) {
         const float *a = removed.row(y - 1), *b = removed.row(y), *c = removed.row(y + 1);
         for (int x = 0; x < size.width; ++x)
             across[size_t(x)] = a[x] + 2 * b[x] + c[x];
         float *m = matched.row(y);
-        float highest = 0;
         for (int x = 1; x < size.width - 1; ++x) {
             m[x] = (across[size_t(x) - 1] + 2 * across[size_t(x)] + across[size_t(x) + 1]) / 6;
-            highest = std::max(highest, m[x]);
         }
-        if (highest <= from)
-            continue;
-        for (int x = 1; x < size.width - 1; ++x)
+        for (int x = 1; x < size.width - 1; ++x) {
             if (m[x] > from)
-                lights.emplace_back(x, y);
+                lights.push_back({x, y, std::min(1.f, (m[x] - from) / (full - from))});
+            else if (const float shine = shineOf(cleaned, x, y) / scale; shine > kShinesFrom)
+                lights.push_back({x, y, std::min(1.f, (shine - kShinesFrom) / (kShinesFull - kShinesFrom))});
+        }
     }
     if (lights.empty())
         return;
     for (int y = 0; y < size.height; ++y)
         std::fill_n(weight.row(y), size.width, 0.f);
-    for (const auto &[x, y] : lights) {
-        const float w = std::min(1.f, (matched.at(x, y) - from) / (full - from));
+    for (const auto &[x, y, w] : lights) {
         for (int v = std::max(0, y - 2); v <= std::min(size.height - 1, y + 2); ++v)
             for (int u = std::max(0, x - 2); u <= std::min(size.width - 1, x + 2); ++u)
                 weight.at(u, v) = std::max(weight.at(u, v), w);

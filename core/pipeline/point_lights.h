@@ -7,7 +7,7 @@
 namespace irenic {
 
 /// Pixels around a sample that giveBackPointLights looks at.
-inline constexpr int kPointLightReachPx = 3;
+inline constexpr int kPointLightReachPx = 8;
 
 /// Gives back what a method took from points of light. Where the removed part, seen through a 3 x 3 binomial filter
 /// (the matched filter of a star of one to two pixels), rises further above 0 than noise does, the removed

@@ -23,14 +23,15 @@ public:
 
     /// Cleaned samples, linear (0 black, 1 clipping, unclipped both ways), for a region inside Frame::active, in the
     /// coordinates of Frame::samples. Fails only with Cancelled.
-    /// @param tilePx side of the tiles, >= 16; a matter of speed alone
-    Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = kDefaultTilePx) const;
+    /// @param tilePx side of the tiles, >= 16, or 0 for what suits the method and the threads; a matter of speed alone
+    Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = 0) const;
 
     const Frame &frame() const;
     std::shared_ptr<const Frame> sharedFrame() const;
     const Treatment &treatment() const;
 
-    static constexpr int kDefaultTilePx = 384;
+    /// Rows that are worth cleaning at once: fewer waste time on halos, more only take memory.
+    int bandRows() const;
 
 private:
     struct Private;

@@ -26,7 +26,7 @@ public:
 private:
     struct Key {
         const Frame *frame; ///< kept apart by forget(), which must be called before a frame dies
-        std::string method;
+        std::string method, colourMethod;
         double luminance, colour;
         int x, y; ///< tile place
         auto operator<=>(const Key &) const = default;

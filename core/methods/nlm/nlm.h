@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "methods/denoise_method.h"
+
+namespace irenic {
+
+inline constexpr MethodInfo kNlmInfo{"nlm", "Non-local means", "Repeating texture such as weave and rope; leaves a little fine grain.", "About five times the wavelet's time."};
+
+/// Non-local means on the packet of the sensor mosaic: every sample becomes a mean over the places around whose
+/// surroundings look alike, with one set of weights for luminance and colour. The coarsest noise is cleaned by wavelet
+/// shrinkage afterwards.
+/// Sources: Buades, Coll and Morel, Multiscale Model. Simul. 4(2), 2005; Goossens, Luong, Pizurica and Philips, LNLA 2008
+/// (weights that end; the noise's own distance taken off).
+std::unique_ptr<DenoiseMethod> makeNlm(const Treatment &treatment);
+
+} // namespace irenic

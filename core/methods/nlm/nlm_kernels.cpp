@@ -1,0 +1,155 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "methods/nlm/nlm_kernels.cpp"
+#include <hwy/foreach_target.h>
+#include <hwy/highway.h>
+
+#include "methods/nlm/nlm_kernels.h"
+
+#include <vector>
+
+HWY_BEFORE_NAMESPACE();
+namespace irenic::nlm::HWY_NAMESPACE {
+
+namespace hn = hwy::HWY_NAMESPACE;
+using D = hn::ScalableTag<float>;
+
+constexpr int kBlockWidth = 128, kBlockHeight = kBlockHeightPx; ///< what is summed up stays in the second-level cache
+constexpr int kSide = 2 * kPatchReachPx + 1;
+constexpr int kSpare = 64; ///< a vector may run over the end of a row
+constexpr int kRow = kBlockWidth + 2 * kPatchReachPx + kSpare;
+
+struct Buffers {
+    std::vector<float> squares = std::vector<float>(size_t(kRow) * (kBlockHeight + 2 * kPatchReachPx));
+    std::vector<float> columns = std::vector<float>(kRow);
+    std::array<std::vector<float>, 6> sums; ///< of the four bands, and the weights of luminance and colour
+    Buffers()
+    {
+        for (auto &s : sums)
+            s.resize(size_t(kRow) * kBlockHeight);
+    }
+};
+
+/// Weighted square differences of the guides between a block, grown by the patch, and the same block (i, j) away.
+void square(const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect block, int i, int j, float *HWY_RESTRICT out)
+{
+    const D d;
+    const Rect wide = block.grownBy(kPatchReachPx);
+    const auto w0 = hn::Set(d, s.bandWeights[0]), w1 = hn::Set(d, s.bandWeights[1]), w2 = hn::Set(d, s.bandWeights[2]), w3 = hn::Set(d, s.bandWeights[3]);
+    const bool useFourth = s.bandWeights[3] > 0;
+    for (int y = 0; y < wide.height; ++y) {
+        const auto at = [&](size_t b, int dx, int dy) { return guides[b].row(wide.y + y + dy) + wide.x + dx; };
+        const float *a0 = at(0, 0, 0), *b0 = at(0, i, j), *a1 = at(1, 0, 0), *b1 = at(1, i, j), *a2 = at(2, 0, 0), *b2 = at(2, i, j), *a3 = at(3, 0, 0), *b3 = at(3, i, j);
+        float *o = out + ptrdiff_t(y) * kRow;
+        for (int x = 0; x < wide.width; x += int(hn::Lanes(d))) {
+            const auto d0 = hn::Sub(hn::LoadU(d, a0 + x), hn::LoadU(d, b0 + x)), d1 = hn::Sub(hn::LoadU(d, a1 + x), hn::LoadU(d, b1 + x));
+            const auto d2 = hn::Sub(hn::LoadU(d, a2 + x), hn::LoadU(d, b2 + x));
+            auto total = hn::MulAdd(hn::Mul(w0, d0), d0, hn::MulAdd(hn::Mul(w1, d1), d1, hn::Mul(hn::Mul(w2, d2), d2)));
+            if (useFourth) {
+                const auto d3 = hn::Sub(hn::LoadU(d, a3 + x), hn::LoadU(d, b3 + x));
+                total = hn::MulAdd(hn::Mul(w3, d3), d3, total);
+            }
+            hn::StoreU(total, d, o + x);
+        }
+    }
+}
+
+/// Adds what the places (i, j) away say, row by row: patch sums (direct, since running ones would carry rounding from tile
+/// to tile), weights, and the weighted samples.
+template <bool kOneWeight>
+void gather(const std::array<PlaneView<const float>, 4> &bands, const Settings &s, Rect block, int i, int j, Buffers &buffers)
+{
+    const D d;
+    const int lanes = int(hn::Lanes(d));
+    const auto zero = hn::Zero(d), one = hn::Set(d, 1.f), mean = hn::Set(d, 1.f / (kSide * kSide)), bias = hn::Set(d, s.bias);
+    const auto fallL = hn::Set(d, s.luminanceSpread > 0 ? 0.25f / s.luminanceSpread : 0.f), fallC = hn::Set(d, s.colourSpread > 0 ? 0.25f / s.colourSpread : 0.f);
+    const auto shareL = hn::Set(d, s.luminanceSpread > 0 ? 1.f : 0.f), shareC = hn::Set(d, s.colourSpread > 0 ? 1.f : 0.f);
+    float *columns = buffers.columns.data();
+    for (int y = 0; y < block.height; ++y) {
+        const float *from = buffers.squares.data() + ptrdiff_t(y) * kRow;
+        for (int x = 0; x < block.width + 2 * kPatchReachPx; x += lanes) {
+            auto total = hn::LoadU(d, from + x);
+            for (int k = 1; k < kSide; ++k)
+                total = hn::Add(total, hn::LoadU(d, from + k * kRow + x));
+            hn::StoreU(total, d, columns + x);
+        }
+        std::array<const float *, 4> sample;
+        std::array<float *, 6> sum;
+        for (size_t b = 0; b < 4; ++b)
+            sample[b] = bands[b].row(block.y + y + j) + block.x + i;
+        for (size_t b = 0; b < 6; ++b)
+            sum[b] = buffers.sums[b].data() + ptrdiff_t(y) * kRow;
+        for (int x = 0; x < block.width; x += lanes) {
+            auto patch = hn::LoadU(d, columns + x);
+            for (int k = 1; k < kSide; ++k)
+                patch = hn::Add(patch, hn::LoadU(d, columns + x + k));
+            const auto beyond = hn::Max(zero, hn::MulSub(patch, mean, bias));
+            const auto weightOf = [&](auto fall, auto share) {
+                auto w = hn::Max(zero, hn::NegMulAdd(beyond, fall, one));
+                w = hn::Mul(w, w);
+                return hn::Mul(hn::Mul(w, w), share);
+            };
+            const auto luminance = weightOf(fallL, shareL);
+            const auto colour = kOneWeight ? luminance : weightOf(fallC, shareC);
+            const auto add = [&](size_t k, auto w, auto v) { hn::StoreU(hn::MulAdd(w, v, hn::LoadU(d, sum[k] + x)), d, sum[k] + x); };
+            add(0, luminance, hn::LoadU(d, sample[0] + x));
+            for (size_t b = 1; b < 4; ++b)
+                add(b, colour, hn::LoadU(d, sample[b] + x));
+            hn::StoreU(hn::Add(luminance, hn::LoadU(d, sum[4] + x)), d, sum[4] + x);
+            if (!kOneWeight)
+                hn::StoreU(hn::Add(colour, hn::LoadU(d, sum[5] + x)), d, sum[5] + x);
+        }
+    }
+}
+
+void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where,
+             const std::array<PlaneView<float>, 4> &out)
+{
+    const bool oneWeight = s.luminanceSpread == s.colourSpread;
+    Buffers buffers;
+    for (int top = where.y; top < where.bottom(); top += kBlockHeight)
+        for (int left = where.x; left < where.right(); left += kBlockWidth) {
+            const Rect block = Rect{left, top, kBlockWidth, kBlockHeight}.intersected(where);
+            // The place itself weighs 1.
+            for (int y = 0; y < block.height; ++y) {
+                for (size_t b = 0; b < 4; ++b)
+                    std::copy_n(bands[b].row(block.y + y) + block.x, block.width, buffers.sums[b].data() + ptrdiff_t(y) * kRow);
+                for (size_t b = 4; b < 6; ++b)
+                    std::fill_n(buffers.sums[b].data() + ptrdiff_t(y) * kRow, block.width, 1.f);
+            }
+            for (int j = -s.searchPx; j <= s.searchPx; ++j)
+                for (int i = -s.searchPx; i <= s.searchPx; ++i) {
+                    if (std::abs(i) <= 1 && std::abs(j) <= 1)
+                        continue;
+                    square(guides, s, block, i, j, buffers.squares.data());
+                    if (oneWeight)
+                        gather<true>(bands, s, block, i, j, buffers);
+                    else
+                        gather<false>(bands, s, block, i, j, buffers);
+                }
+            for (int y = 0; y < block.height; ++y)
+                for (size_t b = 0; b < 4; ++b) {
+                    const float *sum = buffers.sums[b].data() + ptrdiff_t(y) * kRow, *weight = buffers.sums[b == 0 || oneWeight ? 4 : 5].data() + ptrdiff_t(y) * kRow;
+                    float *o = out[b].row(block.y + y) + block.x;
+                    for (int x = 0; x < block.width; ++x)
+                        o[x] = sum[x] / weight[x];
+                }
+        }
+}
+
+} // namespace irenic::nlm::HWY_NAMESPACE
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+namespace irenic::nlm {
+
+HWY_EXPORT(average);
+
+void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where,
+             const std::array<PlaneView<float>, 4> &out)
+{
+    HWY_DYNAMIC_DISPATCH(average)(bands, guides, settings, where, out);
+}
+
+} // namespace irenic::nlm
+#endif

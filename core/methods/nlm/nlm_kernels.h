@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/image.h"
+
+#include <array>
+
+/// Weighted means over places that look alike. Vector code with the plain version in namespace reference; planes as in
+/// packet_kernels.h.
+namespace irenic::nlm {
+
+inline constexpr int kPatchReachPx = 1;   ///< places are compared by the 3 x 3 windows around, which see 4 x 4 samples
+inline constexpr int kBlockHeightPx = 48; ///< regions of this height waste nothing
+
+struct Settings {
+    int searchPx;                       ///< places up to this far away, both ways, take part
+    std::array<float, 4> bandWeights;   ///< of the four bands in the distance; they sum to 1
+    float bias;                         ///< the distance that noise alone makes; it is taken off
+    float luminanceSpread, colourSpread; ///< distance beyond `bias` over which a weight falls to 1 / e; 0 leaves the bands as they are
+};
+
+inline int reachPx(const Settings &s) { return s.searchPx + kPatchReachPx; }
+
+/// For every (x, y) of `where`, each band's mean over (x + i, y + j), |i|, |j| <= searchPx, with weights
+/// (1 - t / 4)^4, 0 from t = 4 on, where t = max(0, distance - bias) / spread: close to exp(-t), but zero where it no longer
+/// matters. The distance is the mean square difference of the guides' surroundings, by bandWeights. Immediate neighbours
+/// share samples with the place itself, and so its noise, and are left out.
+/// @param bands  band 0 is luminance, the rest colour
+/// @param guides what places are compared by; may be the bands themselves
+void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where,
+             const std::array<PlaneView<float>, 4> &out);
+
+namespace reference {
+void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where,
+             const std::array<PlaneView<float>, 4> &out);
+} // namespace reference
+
+} // namespace irenic::nlm

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "methods/wavelet/scales.h"
+
+#include "methods/packet/packet_kernels.h"
+#include "methods/wavelet/wavelet_kernels.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr int kWindowReachPx = 4; ///< of the 5 x 5 neighbours at a spacing of two
+
+} // namespace
+
+int reachPx(Scales scales)
+{
+    return (2 << scales.count) - 2 + kWindowReachPx;
+}
+
+void shrinkScales(PlaneView<float> band, Size size, Scales scales, float threshold, Scratch &scratch, size_t firstFree)
+{
+    if (threshold <= 0 || scratch.stop.stop_requested())
+        return;
+    using packet::Split;
+    const Size whole{band.width, band.height};
+    const auto plane = [&](size_t i) { return scratch.plane(firstFree + i, whole).view(); };
+    const Split bands{{}, plane(0), plane(1), plane(2)}, shrunk{{}, plane(3), plane(4), plane(5)};
+    const auto sums = [&](int level) { return plane(6 + size_t(level % 2)); };
+    const auto details = [&](int level) { return plane(9 + size_t(level)); };
+    // Finer scales are only summed over: what changes in the coarse ones is carried back by the adjoint of the sums.
+    std::vector<Size> sizes{size};
+    const auto inner = [&](int level) { return Size{sizes.back().width - (2 << level), sizes.back().height - (2 << level)}; };
+    PlaneView<float> fine = band;
+    for (int level = 0; level < scales.first; ++level) {
+        sizes.push_back(inner(level));
+        packet::splitSum(fine, 2 << level, sizes.back(), sums(level));
+        fine = sums(level);
+    }
+    const PlaneView<float> kept = scales.first > 0 ? plane(8) : PlaneView<float>{}; // the sum before it is cleaned
+    for (int y = 0; scales.first > 0 && y < sizes.back().height; ++y)
+        std::memcpy(kept.row(y), fine.row(y), size_t(sizes.back().width) * sizeof(float));
+    PlaneView<const float> sum = scales.first > 0 ? kept : fine;
+    for (int level = scales.first; level < scales.count; ++level) {
+        const int step = 2 << level;
+        sizes.push_back(inner(level));
+        packet::split(sum, step, sizes.back(), {sums(level), bands.vertical, bands.horizontal, bands.diagonal});
+        wavelet::shrink(bands.vertical, threshold, sizes.back(), shrunk.vertical);
+        wavelet::shrink(bands.horizontal, threshold, sizes.back(), shrunk.horizontal);
+        wavelet::shrink(bands.diagonal, threshold, sizes.back(), shrunk.diagonal);
+        // One plane of joined detail a scale instead of three bands: a third of the memory to walk through.
+        packet::join(shrunk, step, sizes.back(), {}, details(level));
+        sum = sums(level);
+    }
+    const auto mutableView = [](PlaneView<const float> v) { return PlaneView<float>{const_cast<float *>(v.data), v.stride, v.width, v.height}; };
+    for (int level = scales.count - 1; level >= scales.first; --level) {
+        const PlaneView<float> target = level == 0 ? band : sums(level - 1);
+        packet::join({mutableView(sum), {}, {}, {}}, 2 << level, sizes[size_t(level) + 1], details(level), target);
+        sum = target;
+    }
+    if (scales.first == 0)
+        return;
+    PlaneView<float> change = mutableView(sum);
+    for (int y = 0; y < sizes[size_t(scales.first)].height; ++y)
+        for (int x = 0; x < sizes[size_t(scales.first)].width; ++x)
+            change.row(y)[x] -= kept.row(y)[x];
+    for (int level = scales.first - 1; level >= 0; --level) {
+        const PlaneView<float> target = level == 0 ? band : sums(level - 1);
+        packet::join({change, {}, {}, {}}, 2 << level, sizes[size_t(level) + 1], level == 0 ? PlaneView<const float>(band) : PlaneView<const float>{}, target);
+        change = target;
+    }
+}
+
+} // namespace irenic

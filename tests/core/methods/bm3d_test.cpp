@@ -1,0 +1,105 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "methods/bm3d/bm3d_kernels.h"
+#include "support/frames.h"
+
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+constexpr Size kSize{96, 90};
+
+bm3d::Phases phasesOf(const Plane<float> &plane)
+{
+    bm3d::Phases p;
+    p.fillFrom(plane.view(), plane.size());
+    return p;
+}
+
+/// A weave with noise: many windows that are alike but never the same.
+Plane<float> weave(uint64_t seed)
+{
+    Plane<float> p = gaussianPlane(kSize, seed, 30);
+    for (int y = 0; y < kSize.height; ++y)
+        for (int x = 0; x < kSize.width; ++x)
+            p.at(x, y) += 6 * float(std::sin(x * 0.37) * std::cos(y * 0.21));
+    return p;
+}
+
+double largestDifference(const bm3d::Phases &a, const bm3d::Phases &b)
+{
+    double worst = 0;
+    for (int y = 0; y < kSize.height; ++y)
+        for (int x = 0; x < kSize.width; ++x)
+            worst = std::max(worst, std::abs(double(*a.at(x, y)) - double(*b.at(x, y))));
+    return worst;
+}
+
+} // namespace
+
+class Bm3dTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void phasesHoldEverySample()
+    {
+        const Plane<float> plane = gaussianPlane({37, 23}, 4);
+        const bm3d::Phases p = phasesOf(plane);
+        for (int y = 0; y < 23; ++y)
+            for (int x = 0; x < 37; ++x)
+                QCOMPARE(*p.at(x, y), plane.at(x, y));
+        QCOMPARE(p.at(6, 4)[1], plane.at(8, 4)); // neighbours in memory are two pixels apart
+    }
+
+    void groupsMeetTheirReference_data()
+    {
+        QTest::addColumn<float>("limit");
+        QTest::newRow("all that fit") << 1e6f;
+        QTest::newRow("some") << 4.f;
+        QTest::newRow("none but itself") << 1e-3f;
+    }
+    void groupsMeetTheirReference()
+    {
+        QFETCH(float, limit);
+        const bm3d::Phases picture = phasesOf(weave(3));
+        for (const auto &[x, y] : {std::pair{30, 30}, {33, 31}, {40, 35}, {47, 44}}) {
+            const bm3d::Group fast = bm3d::findGroup(picture, x, y, limit), plain = bm3d::reference::findGroup(picture, x, y, limit);
+            QCOMPARE(fast.count, plain.count);
+            for (int i = 0; i < fast.count; ++i)
+                QVERIFY(fast.at[size_t(i)] == plain.at[size_t(i)]);
+            QVERIFY((fast.at[0] == std::array<int16_t, 2>{int16_t(x), int16_t(y)}));
+        }
+    }
+
+    void filteringMeetsItsReference_data()
+    {
+        QTest::addColumn<int>("count");
+        QTest::addColumn<bool>("wiener");
+        for (const int count : {1, 2, 8, 16})
+            for (const bool wiener : {false, true})
+                QTest::addRow("%d windows, %s", count, wiener ? "Wiener" : "hard") << count << wiener;
+    }
+    void filteringMeetsItsReference()
+    {
+        QFETCH(int, count);
+        QFETCH(bool, wiener);
+        const bm3d::Phases noisy = phasesOf(weave(3)), pilot = phasesOf(weave(8));
+        bm3d::Group group = bm3d::findGroup(noisy, 41, 38, 1e6f);
+        group.count = count;
+        std::array<bm3d::Phases, 2> sum, weight;
+        for (auto *set : {&sum, &weight})
+            for (auto &p : *set) {
+                p.reset(kSize);
+                p.clear();
+            }
+        bm3d::filterGroup(group, noisy, wiener ? &pilot : nullptr, 1.3f, sum[0], weight[0]);
+        bm3d::reference::filterGroup(group, noisy, wiener ? &pilot : nullptr, 1.3f, sum[1], weight[1]);
+        QVERIFY2(largestDifference(weight[0], weight[1]) < 1e-5, qPrintable(QString::number(largestDifference(weight[0], weight[1]))));
+        QVERIFY2(largestDifference(sum[0], sum[1]) < 1e-4, qPrintable(QString::number(largestDifference(sum[0], sum[1]))));
+    }
+};
+
+QTEST_APPLESS_MAIN(Bm3dTest)
+#include "bm3d_test.moc"

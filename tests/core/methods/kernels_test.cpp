@@ -1,0 +1,118 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The inner loops of wavelet shrinkage, sliding DCT and non-local means against their plain versions.
+#include "methods/dct/dct_kernels.h"
+#include "methods/denoise_method.h"
+#include "methods/nlm/nlm_kernels.h"
+#include "methods/wavelet/scales.h"
+#include "methods/wavelet/wavelet_kernels.h"
+#include "support/frames.h"
+#include "support/planes.h"
+
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+class KernelsTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void waveletShrinkage_data() { widths(); }
+    void waveletShrinkage()
+    {
+        QFETCH(int, width);
+        const Size whole{width + kRowPaddingPx, 23};
+        const Plane<float> in = gaussianPlane(whole, 5, 0.7f);
+        Plane<float> a(whole, 0.f), b(whole, 0.f);
+        wavelet::shrink(in.view(), 1.5f, {width, 23}, a.view());
+        wavelet::reference::shrink(in.view(), 1.5f, {width, 23}, b.view());
+        QVERIFY(largestDifference(a.view(), b.view(), {4, 4, std::max(0, width - 8), 15}) < kTolerance);
+    }
+
+    void coarseScalesLeaveTheFineOnesAlone()
+    {
+        // Cleaning from the third scale on takes what cleaning all scales takes there, and nothing of the finer ones.
+        const Size size{420, 400}, whole{420 + kRowPaddingPx, 400};
+        const Plane<float> noise = gaussianPlane(whole, 8);
+        Plane<float> coarse = noise.clone();
+        Scratch scratch;
+        const Scales scales{3, 5};
+        shrinkScales(coarse.view(), size, scales, 1.5f, scratch, 0);
+        const int r = reachPx(scales);
+        const Rect inside{r, r, size.width - 2 * r, size.height - 2 * r};
+        double pixel = 0, mean = 0, meanBefore = 0;
+        int blocks = 0;
+        for (int y = inside.y; y + 32 <= inside.bottom(); y += 32)
+            for (int x = inside.x; x + 32 <= inside.right(); x += 32, ++blocks) {
+                double now = 0, before = 0;
+                for (int v = 0; v < 32; ++v)
+                    for (int u = 0; u < 32; ++u) {
+                        now += double(coarse.at(x + u, y + v));
+                        before += double(noise.at(x + u, y + v));
+                        pixel += std::pow(double(coarse.at(x + u, y + v)), 2);
+                    }
+                mean += now * now;
+                meanBefore += before * before;
+            }
+        QVERIFY2(mean < 0.5 * meanBefore, qPrintable(QString::number(mean / meanBefore)));
+        QVERIFY2(pixel / (blocks * 1024.0) > 0.95, qPrintable(QString::number(pixel / (blocks * 1024.0))));
+    }
+
+    void slidingDct_data() { widths(); }
+    void slidingDct()
+    {
+        QFETCH(int, width);
+        const Size size{width, 31}, whole{width + kRowPaddingPx, 31};
+        const Plane<float> in = gaussianPlane(whole, 5, 9), pilot = gaussianPlane(whole, 6, 9);
+        for (const bool wiener : {false, true}) {
+            const PlaneView<const float> guide = wiener ? pilot.constView() : PlaneView<const float>{};
+            std::array<Plane<float>, 2> sum{Plane<float>(whole, 0.f), Plane<float>(whole, 0.f)}, weight{Plane<float>(whole, 0.f), Plane<float>(whole, 0.f)};
+            dct::shrinkWindows(in.view(), guide, 1.3f, 1, 3, size, sum[0].view(), weight[0].view());
+            dct::reference::shrinkWindows(in.view(), guide, 1.3f, 1, 3, size, sum[1].view(), weight[1].view());
+            // Left of the last window's first sample nothing from beyond the width reaches.
+            const Rect sure{0, 0, std::max(0, width - dct::kReachPx), 31};
+            QVERIFY(largestDifference(weight[0].view(), weight[1].view(), sure) < 1e-5);
+            QVERIFY(largestDifference(sum[0].view(), sum[1].view(), sure) < 1e-4);
+        }
+    }
+
+    void nonLocalMeans_data() { widths(); }
+    void nonLocalMeans()
+    {
+        QFETCH(int, width);
+        const nlm::Settings settings{4, {0.5f, 0.25f, 0.125f, 0.125f}, 1.6f, 0.9f, 1.4f};
+        const int r = nlm::reachPx(settings);
+        const Size whole{width + 2 * r + kRowPaddingPx, 20 + 2 * r};
+        std::array<Plane<float>, 4> planes{gaussianPlane(whole, 1), gaussianPlane(whole, 2), gaussianPlane(whole, 3), gaussianPlane(whole, 4)};
+        const std::array<PlaneView<const float>, 4> bands{planes[0].view(), planes[1].view(), planes[2].view(), planes[3].view()};
+        const auto compare = [&](const nlm::Settings &s) {
+            std::array<Plane<float>, 4> a{Plane<float>(whole, 0.f), Plane<float>(whole, 0.f), Plane<float>(whole, 0.f), Plane<float>(whole, 0.f)}, b;
+            for (size_t i = 0; i < 4; ++i)
+                b[i] = a[i].clone();
+            const Rect where{r, r, width, 20};
+            nlm::average(bands, bands, s, where, {a[0].view(), a[1].view(), a[2].view(), a[3].view()});
+            nlm::reference::average(bands, bands, s, where, {b[0].view(), b[1].view(), b[2].view(), b[3].view()});
+            double worst = 0;
+            for (size_t i = 0; i < 4; ++i)
+                worst = std::max(worst, largestDifference(a[i].view(), b[i].view(), where));
+            return worst;
+        };
+        QVERIFY(compare(settings) < 1e-4);
+        nlm::Settings other = settings;
+        other.colourSpread = other.luminanceSpread; // one set of weights
+        QVERIFY(compare(other) < 1e-4);
+        other.colourSpread = 0; // colours left alone
+        QVERIFY(compare(other) < 1e-4);
+    }
+
+private:
+    static void widths()
+    {
+        QTest::addColumn<int>("width");
+        for (const int width : {9, 16, 17, 31, 33, 64, 140})
+            QTest::addRow("%d wide", width) << width;
+    }
+};
+
+QTEST_APPLESS_MAIN(KernelsTest)
+#include "kernels_test.moc"

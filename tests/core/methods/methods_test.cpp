@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What holds for every method alike.
+#include "irenic/export.h"
+#include "methods/denoise_method.h"
+#include "support/frames.h"
+#include "support/planes.h"
+
+#include <hwy/highway.h>
+#include <hwy/targets.h>
+
+#include <QElapsedTimer>
+#include <QTest>
+
+#include <thread>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+/// One tile of `side` pixels out of a larger plane.
+Plane<float> cleanedTile(const Treatment &treatment, int side, const std::stop_token &stop = {})
+{
+    const auto method = makeMethod(treatment);
+    const int h = method->haloPx();
+    const Plane<float> in = gaussianPlane({side + 2 * h + kRowPaddingPx, side + 2 * h}, 9, 30);
+    Plane<float> out({side, side});
+    Scratch scratch;
+    scratch.stop = stop;
+    method->denoiseTile(in.view().cut({0, 0, side + 2 * h, side + 2 * h}), CfaPattern{}, {h, h, side, side}, out.view(), scratch);
+    return out;
+}
+
+} // namespace
+
+class MethodsTest : public QObject
+{
+    Q_OBJECT
+    static void everyMethodARow()
+    {
+        QTest::addColumn<QString>("id");
+        for (const MethodInfo &m : methods())
+            QTest::newRow(m.id) << m.id;
+    }
+private slots:
+    void everyProcessorPathAgrees_data() { everyMethodARow(); }
+    void everyProcessorPathAgrees()
+    {
+        QFETCH(QString, id);
+        const Treatment t{id.toStdString(), 1, 1, {}};
+        const Plane<float> best = cleanedTile(t, 40);
+        int tried = 0;
+        for (const uint32_t target : {HWY_SSSE3, HWY_SSE4, HWY_AVX2, HWY_AVX3}) {
+            if (!(hwy::SupportedTargets() & target))
+                continue;
+            hwy::DisableTargets(~(target | HWY_STATIC_TARGET));
+            const Plane<float> other = cleanedTile(t, 40);
+            hwy::DisableTargets(0);
+            // A coefficient at its threshold may fall either way: a hundredth of the noise, under a sample step.
+            QVERIFY2(largestDifference(best.view(), other.view(), {0, 0, 40, 40}) < 0.02, qPrintable(QString::number(target)));
+            ++tried;
+        }
+        QVERIFY(tried > 0);
+    }
+
+    void strengthGovernsWhatIsLeft_data() { everyMethodARow(); }
+    void strengthGovernsWhatIsLeft()
+    {
+        // Invariant: more strength never leaves more noise, luminance and colour each for itself.
+        QFETCH(QString, id);
+        const std::string method = id.toStdString();
+        double last = 2;
+        for (const double s : {0.1, 0.25, 0.5, 0.75, 1.0, 1.5, 2.0, 3.0}) {
+            const double left = noiseLeftOnFlat({method, s, 1, {}}).luminance;
+            QVERIFY2(left <= last, qPrintable(QStringLiteral("%1: %2 after %3").arg(s).arg(left).arg(last)));
+            last = left;
+        }
+        last = 2;
+        for (const double s : {0.1, 0.25, 0.5, 0.75, 1.0, 1.5, 2.0, 3.0}) {
+            const double left = noiseLeftOnFlat({method, 1, s, {}}).colour;
+            QVERIFY2(left <= last, qPrintable(QStringLiteral("%1: %2 after %3").arg(s).arg(left).arg(last)));
+            last = left;
+        }
+        const NoiseLeft asMeasured = noiseLeftOnFlat({method, 1, 1, {}});
+        QVERIFY2(asMeasured.luminance < 0.25 && asMeasured.colour < 0.25, qPrintable(QStringLiteral("%1 %2").arg(asMeasured.luminance).arg(asMeasured.colour)));
+        // Finest luminance and colour share the pattern's highest frequencies, so each takes a part of the other's.
+        const NoiseLeft colourOnly = noiseLeftOnFlat({method, 0, 1, {}}), luminanceOnly = noiseLeftOnFlat({method, 1, 0, {}});
+        QVERIFY2(colourOnly.luminance > 0.6 && colourOnly.colour < 0.5, qPrintable(QStringLiteral("%1 %2").arg(colourOnly.luminance).arg(colourOnly.colour)));
+        QVERIFY2(luminanceOnly.luminance < 0.6 && luminanceOnly.colour > 0.6, qPrintable(QStringLiteral("%1 %2").arg(luminanceOnly.luminance).arg(luminanceOnly.colour)));
+    }
+
+    void mixingWithItselfChangesNothing()
+    {
+        // Not mixed by name; but luminance of one and colours of the other lie between the two.
+        const Plane<float> a = cleanedTile({"wavelet", 1, 1, "wavelet"}, 64), b = cleanedTile({"wavelet", 1, 1, {}}, 64);
+        QVERIFY(sameBits(a.constView(), b.constView()));
+        // A luminance cleaned hard and colours hardly, and the other way round: each reading follows its own method.
+        const NoiseLeft crossed = noiseLeftOnFlat({"bm3d", 1, 0.3, "wavelet"}), plain = noiseLeftOnFlat({"bm3d", 1, 1, {}}), weak = noiseLeftOnFlat({"wavelet", 1, 0.3, {}});
+        QVERIFY2(std::abs(crossed.colour - weak.colour) < 0.1, qPrintable(QStringLiteral("%1 %2").arg(crossed.colour).arg(weak.colour)));
+        QVERIFY2(crossed.luminance > plain.luminance && crossed.luminance < 0.6, qPrintable(QStringLiteral("%1 %2").arg(crossed.luminance).arg(plain.luminance)));
+    }
+
+    void stopIsSeenWithinFiftyMilliseconds_data() { everyMethodARow(); }
+    void stopIsSeenWithinFiftyMilliseconds()
+    {
+        // A tile of the method's own size costs far more than one that finds itself stopped; as a ratio, since machines
+        // differ: the share that is still done is what a stopped export has to wait for.
+        QFETCH(QString, id);
+        const Treatment t{id.toStdString(), 1, 1, {}};
+        const auto seconds = [&](const std::stop_token &token) {
+            QElapsedTimer timer;
+            timer.start();
+            cleanedTile(t, 384, token);
+            return double(timer.nsecsElapsed()) * 1e-9;
+        };
+        std::stop_source stopped;
+        stopped.request_stop();
+        const double whole = seconds({}), cut = seconds(stopped.get_token());
+        QVERIFY2(cut < 0.8 * whole, qPrintable(QStringLiteral("%1 of %2 s").arg(cut).arg(whole)));
+    }
+
+    void settingsOutOfRangeAreRefusedByName()
+    {
+        QVERIFY(validate({"wavelet", 3, 0, {}}));
+        for (const Treatment &t : {Treatment{"wavelet", -0.1, 1, {}}, Treatment{"wavelet", 3.01, 1, {}}, Treatment{"wavelet", std::nan(""), 1, {}}}) {
+            QCOMPARE(validate(t).error().code, ErrorCode::BadParameter);
+            QVERIFY(validate(t).error().userMessage.find("luminance") != std::string::npos);
+        }
+        QVERIFY(validate({"wavelet", 1, 7, {}}).error().userMessage.find("colour") != std::string::npos);
+        for (const Treatment &t : {Treatment{"fog", 1, 1, {}}, Treatment{"wavelet", 1, 1, "fog"}}) {
+            QVERIFY(validate(t).error().userMessage.find("fog") != std::string::npos);
+            QVERIFY(validate(t).error().userMessage.find("bm3d") != std::string::npos);
+        }
+    }
+};
+
+QTEST_APPLESS_MAIN(MethodsTest)
+#include "methods_test.moc"
