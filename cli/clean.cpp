@@ -29,7 +29,8 @@ Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a, Expor
     const Suggestion suggestion = suggestTreatment(noise.value());
     Outcome outcome{{}, suggestion.treatment, suggestion.reason};
     if (a.method != "auto")
-        outcome.treatment.method = a.method;
+        outcome.treatment = suggestedFor(a.method, noise.value());
+    outcome.treatment.colourMethod = a.colourMethod;
     outcome.treatment.luminance = a.luminance.value_or(outcome.treatment.luminance);
     outcome.treatment.colour = a.colour.value_or(outcome.treatment.colour);
     const Result<std::string> name = expandName(a.nameTemplate, *frame.value(), outcome.treatment);
@@ -53,7 +54,7 @@ Status checkArguments(const CleanArguments &a)
 {
     if (!formatFromName(a.format))
         return Error{ErrorCode::BadParameter, "The format must be dng or tiff, not \"" + a.format + "\".", {}};
-    const Treatment asked{a.method == "auto" ? methods().front().id : a.method, a.luminance.value_or(1), a.colour.value_or(1)};
+    const Treatment asked{a.method == "auto" ? methods().front().id : a.method, a.luminance.value_or(1), a.colour.value_or(1), a.colourMethod};
     if (const Status s = validate(asked); !s)
         return s;
     std::error_code ec;
@@ -84,14 +85,14 @@ int clean(const CleanArguments &arguments)
         const Outcome &o = outcome.value();
         if (arguments.json) {
             nlohmann::json line{{"file", file}, {"out", o.target.string()}, {"method", o.treatment.method}, {"luminance", o.treatment.luminance},
-                                {"colour", o.treatment.colour}, {"written", !arguments.dryRun}};
+                                {"colour", o.treatment.colour}, {"colourMethod", o.treatment.isMixed() ? o.treatment.colourMethod : o.treatment.method}, {"written", !arguments.dryRun}};
             if (!arguments.dryRun) {
                 line["bytes"] = o.bytes;
                 line["seconds"] = o.seconds;
             }
             std::printf("%s\n", line.dump().c_str());
         } else {
-            std::printf("%s -> %s  (%s, luminance %g, colour %g%s)\n", file.c_str(), o.target.c_str(), o.treatment.method.c_str(), o.treatment.luminance,
+            std::printf("%s -> %s  (%s, luminance %g, colour %g%s)\n", file.c_str(), o.target.c_str(), (o.treatment.isMixed() ? o.treatment.method + " with colours by " + o.treatment.colourMethod : o.treatment.method).c_str(), o.treatment.luminance,
                         o.treatment.colour, arguments.dryRun ? ", not written: dry run" : "");
         }
         std::fflush(stdout);

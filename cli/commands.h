@@ -20,6 +20,7 @@ struct CleanArguments {
     std::vector<std::string> files;
     std::string outFolder;
     std::string method = "auto";
+    std::string colourMethod; ///< empty: the same
     std::optional<double> luminance, colour;
     std::string format = "dng";
     std::string nameTemplate = kDefaultNameTemplate;

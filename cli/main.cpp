@@ -53,6 +53,7 @@ int main(int argc, char **argv)
     cleanCommand->add_option("files", c.files, "Raw files")->required();
     cleanCommand->add_option("--out", c.outFolder, "Folder for the results")->required();
     cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->capture_default_str();
+    cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours");
     cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
     cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
     cleanCommand->add_option("--format", c.format, "dng or tiff")->capture_default_str();

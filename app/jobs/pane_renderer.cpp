@@ -59,6 +59,7 @@ void PaneRenderer::forgetPane(int pane)
 {
     const std::lock_guard lock(m_mutex);
     std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == pane; });
+    std::erase_if(m_unread, [&](const PaneRequest &r) { return r.pane == pane; });
     if (m_isRunning && m_running.pane == pane)
         m_stopRunning.request_stop();
 }
@@ -66,7 +67,7 @@ void PaneRenderer::forgetPane(int pane)
 bool PaneRenderer::isIdle() const
 {
     const std::lock_guard lock(m_mutex);
-    return m_waiting.empty() && !m_isRunning;
+    return m_waiting.empty() && m_unread.empty() && !m_isRunning;
 }
 
 void PaneRenderer::work()
@@ -77,9 +78,19 @@ void PaneRenderer::work()
         {
             std::unique_lock lock(m_mutex);
             m_isRunning = false;
-            m_wake.wait(lock, [this] { return m_quit || !m_waiting.empty(); });
+            m_wake.wait(lock, [this] { return m_quit || !m_waiting.empty() || !m_unread.empty(); });
             if (m_quit)
                 return;
+            if (m_waiting.empty()) { // readings come after every picture
+                request = m_unread.front();
+                m_unread.pop_front();
+                m_isRunning = true;
+                m_running = {};
+                m_running.pane = -1;
+                lock.unlock();
+                emit leftMeasured(request.pane, request.serial, leftOf(request.treatment));
+                continue;
+            }
             request = m_running = m_waiting.front();
             m_waiting.pop_front();
             m_isRunning = true;
@@ -90,9 +101,25 @@ void PaneRenderer::work()
         timer.start();
         Result<QImage> image = render(request, stop);
         const double seconds = double(timer.nsecsElapsed()) * 1e-9;
-        if (image)
-            emit rendered({request, image.take(), seconds, noiseLeftOnFlat(request.treatment)});
+        if (!image)
+            continue;
+        emit rendered({request, image.take(), seconds});
+        const std::lock_guard lock(m_mutex);
+        std::erase_if(m_unread, [&](const PaneRequest &r) { return r.pane == request.pane; });
+        m_unread.push_back(request);
     }
+}
+
+NoiseLeft PaneRenderer::leftOf(const Treatment &treatment)
+{
+    for (const auto &[known, left] : m_known)
+        if (known == treatment)
+            return left;
+    constexpr size_t kMostKnown = 64;
+    if (m_known.size() >= kMostKnown)
+        m_known.pop_front();
+    m_known.emplace_back(treatment, noiseLeftOnFlat(treatment));
+    return m_known.back().second;
 }
 
 Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)

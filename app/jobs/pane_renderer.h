@@ -37,7 +37,6 @@ struct PaneResult {
     PaneRequest request;
     QImage image; ///< request.region at 1 : request.reduction
     double seconds = 0;
-    NoiseLeft left; ///< of the treatment, on flat areas
 };
 
 /// Computes panes on a thread of its own, the most urgent first. A newer request for a pane replaces a waiting one, and
@@ -55,15 +54,18 @@ public:
 
 signals:
     void rendered(const irenic::PaneResult &result); ///< queued into the receiver's thread
+    void leftMeasured(int pane, quint64 serial, const irenic::NoiseLeft &left); ///< what its treatment leaves on flat areas; follows when all pictures are done
 
 private:
     void work();
+    NoiseLeft leftOf(const Treatment &treatment);
     Result<QImage> render(const PaneRequest &request, std::stop_token stop);
 
     CleanCache m_cache;
     mutable std::mutex m_mutex;
     std::condition_variable m_wake;
-    std::deque<PaneRequest> m_waiting;
+    std::deque<PaneRequest> m_waiting, m_unread; ///< the latter have their picture and wait for their readings
+    std::deque<std::pair<Treatment, NoiseLeft>> m_known; ///< of the working thread alone
     PaneRequest m_running;
     bool m_isRunning = false;
     std::stop_source m_stopRunning;
@@ -74,3 +76,4 @@ private:
 } // namespace irenic
 
 Q_DECLARE_METATYPE(irenic::PaneResult)
+Q_DECLARE_METATYPE(irenic::NoiseLeft)

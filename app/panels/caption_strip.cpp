@@ -6,8 +6,10 @@
 #include <QDoubleSpinBox>
 #include <QGridLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QPainter>
 #include <QPushButton>
+#include <QToolButton>
 
 namespace irenic {
 
@@ -43,6 +45,7 @@ CaptionStrip::CaptionStrip(int trial, QWidget *parent) : QWidget(parent), m_tria
     if (trial >= 0)
         head->addWidget(m_letter);
     head->addWidget(m_title, 1);
+    m_title->setVisible(trial < 0);
     grid->addLayout(head, 0, 0, 1, 3);
     if (trial < 0) {
         m_letter->setParent(this);
@@ -53,6 +56,17 @@ CaptionStrip::CaptionStrip(int trial, QWidget *parent) : QWidget(parent), m_tria
         m_body->setAlignment(Qt::AlignTop | Qt::AlignLeft);
         grid->addWidget(m_body, 1, 0, 1, 3);
     } else {
+        m_method = new QToolButton;
+        m_method->setObjectName(QStringLiteral("method"));
+        m_method->setFont(m_title->font());
+        m_method->setPopupMode(QToolButton::InstantPopup);
+        m_method->setToolButtonStyle(Qt::ToolButtonTextOnly);
+        m_method->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+        m_method->setFocusPolicy(Qt::StrongFocus);
+        m_method->setAccessibleName(tr("Method of trial %1").arg(trialLetter(trial)));
+        m_method->setMenu(new QMenu(m_method));
+        connect(m_method->menu(), &QMenu::aboutToShow, this, &CaptionStrip::fillMethodMenu);
+        head->addWidget(m_method, 1);
         m_keep = new QPushButton(tr("Keep"));
         m_keep->setObjectName(QStringLiteral("keep"));
         m_keep->setFlat(true);
@@ -152,6 +166,11 @@ void CaptionStrip::applyTones()
     for (const Row &row : {m_luminance, m_colour})
         if (row.slider)
             row.slider->setTones(t);
+    if (m_method)
+        m_method->setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: 1px solid transparent; padding: 1px 12px 1px 3px; text-align: left; }"
+                                               "QToolButton:hover, QToolButton:focus { border-color: %2; }"
+                                               "QToolButton::menu-indicator { subcontrol-position: right center; right: 2px; }")
+                                    .arg(t.paperInk.name(), t.paperLine.name()));
     for (QPushButton *b : {m_keep, m_return})
         if (b)
             b->setStyleSheet(QStringLiteral("QPushButton { color: %1; background: transparent; border: 1px solid %2; padding: 1px 9px; }"
@@ -176,12 +195,16 @@ void CaptionStrip::showFrame(const RollFrame *frame)
         if (ready)
             setToolTip(QString::fromStdString(frame->suggestion.reason + "\n" + frame->noise->confidenceReason));
     } else {
-        for (QWidget *w : {static_cast<QWidget *>(m_keep), static_cast<QWidget *>(m_luminance.slider), static_cast<QWidget *>(m_luminance.field),
+        for (QWidget *w : {static_cast<QWidget *>(m_keep), static_cast<QWidget *>(m_method), static_cast<QWidget *>(m_luminance.slider), static_cast<QWidget *>(m_luminance.field),
                            static_cast<QWidget *>(m_colour.slider), static_cast<QWidget *>(m_colour.field)})
             w->setEnabled(ready);
         const Treatment t = ready ? frame->trials[size_t(m_trial)] : Treatment();
-        const Treatment suggested = ready ? frame->suggestion.treatment : Treatment();
-        m_title->setText(tr(findMethod(t.method)->label));
+        const Treatment suggested = ready ? frame->suggestedFor(m_trial) : Treatment();
+        m_shown = t;
+        const QString label = tr(findMethod(t.method)->label);
+        m_method->setText(t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label);
+        m_method->setToolTip(t.isMixed() ? tr("Luminance by %1, colours by %2").arg(label, tr(findMethod(t.colourMethod)->label))
+                                         : tr("%1\n%2").arg(tr(findMethod(t.method)->goodAt), tr(findMethod(t.method)->cost)));
         m_keep->setText(m_isKeeper ? tr("Keeper") : tr("Keep"));
         QFont f = m_keep->font();
         f.setWeight(m_isKeeper ? QFont::Bold : QFont::Normal);
@@ -201,6 +224,35 @@ void CaptionStrip::showFrame(const RollFrame *frame)
         m_return->setVisible(left);
     }
     applyTones();
+}
+
+void CaptionStrip::fillMethodMenu()
+{
+    QMenu *menu = m_method->menu();
+    menu->clear();
+    menu->setToolTipsVisible(true);
+    const QString colours = QString::fromStdString(m_shown.isMixed() ? m_shown.colourMethod : std::string());
+    const auto add = [](QMenu *to, const QString &text, const QString &tip, bool checked) {
+        QAction *a = to->addAction(text);
+        a->setToolTip(tip);
+        a->setCheckable(true);
+        a->setChecked(checked);
+        return a;
+    };
+    for (const MethodInfo &m : methods()) {
+        const QString id = QString::fromUtf8(m.id);
+        connect(add(menu, tr(m.label), tr("%1\n%2").arg(tr(m.goodAt), tr(m.cost)), m_shown.method == m.id), &QAction::triggered, this,
+                [this, id, colours] { emit methodChosen(id, colours); });
+    }
+    menu->addSeparator();
+    QMenu *other = menu->addMenu(tr("Colours by"));
+    const QString own = QString::fromStdString(m_shown.method);
+    connect(add(other, tr("the same method"), {}, !m_shown.isMixed()), &QAction::triggered, this, [this, own] { emit methodChosen(own, {}); });
+    for (const MethodInfo &m : methods()) {
+        const QString id = QString::fromUtf8(m.id);
+        if (id != own)
+            connect(add(other, tr(m.label), tr(m.cost), colours == id), &QAction::triggered, this, [this, own, id] { emit methodChosen(own, id); });
+    }
 }
 
 void CaptionStrip::setHasKeyboard(bool has)

@@ -10,6 +10,7 @@
 class QDoubleSpinBox;
 class QLabel;
 class QPushButton;
+class QToolButton;
 
 namespace irenic {
 
@@ -32,6 +33,7 @@ public:
 
 signals:
     void strengthChanged(bool colour, double value, int dragId);
+    void methodChosen(const QString &method, const QString &colourMethod); ///< an empty colour method: the same
     void suggestionRequested();
     void keeperToggled();
     void picked();
@@ -48,6 +50,7 @@ private:
     };
     Row makeRow(const ParamInfo &param, bool colour);
     void applyTones();
+    void fillMethodMenu();
 
     int m_trial;
     bool m_hasKeyboard = false;
@@ -55,6 +58,8 @@ private:
     Tones m_tones = Tones::of(Tones::Wall::Mid);
     QLabel *m_letter, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;
     QLabel *m_reading = nullptr;
+    QToolButton *m_method = nullptr;
+    Treatment m_shown;
     QPushButton *m_keep = nullptr, *m_return = nullptr;
     Row m_luminance, m_colour;
 };

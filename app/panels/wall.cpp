@@ -50,10 +50,18 @@ Wall::Wall(Session *session, QWidget *parent) : QWidget(parent), m_session(sessi
             m_session->setColumn(trial);
             m_session->changeStrength(trial, colour, value, dragId);
         });
+        connect(column.strip, &CaptionStrip::methodChosen, this, [this, trial](const QString &method, const QString &colours) {
+            m_session->setColumn(trial);
+            m_session->changeMethod(trial, method.toStdString(), colours.toStdString());
+        });
         connect(column.strip, &CaptionStrip::suggestionRequested, m_session, [this, trial] { m_session->returnToSuggestion(trial); });
         connect(column.strip, &CaptionStrip::keeperToggled, m_session, [this, trial] { m_session->chooseKeeper(trial); });
     }
     connect(&m_renderer, &PaneRenderer::rendered, this, &Wall::takeResult);
+    connect(&m_renderer, &PaneRenderer::leftMeasured, this, [this](int pane, quint64 serial, const NoiseLeft &left) {
+        if (serial == m_columns[size_t(pane)].wanted.serial)
+            m_columns[size_t(pane)].strip->setNoiseLeft(left);
+    });
     connect(session, &Session::currentChanged, this, &Wall::showCurrentFrame);
     connect(session, &Session::frameChanged, this, [this](int index) {
         if (index != m_session->current())
@@ -182,7 +190,6 @@ void Wall::takeResult(const PaneResult &result)
     column.pane->setImage({result.image, result.request.region, result.request.reduction});
     if (last) {
         column.strip->setStatus(tr("settled, %1 s").arg(std::max(0.01, result.seconds), 0, 'f', 2));
-        column.strip->setNoiseLeft(result.left);
         m_secondsToSettle = result.seconds;
     }
     if (m_untreatedHeld)

@@ -26,6 +26,7 @@ public:
     int settledCount() const;
     bool isSettled(int column) const;
     bool allSettled() const { return settledCount() == kColumns; }
+    bool isIdle() const { return m_renderer.isIdle(); } ///< settled, and every reading taken
     double secondsToSettle() const { return m_secondsToSettle; }
     const PicturePane *pane(int column) const { return m_columns[size_t(column)].pane; }
     CaptionStrip *strip(int column) const { return m_columns[size_t(column)].strip; }

@@ -11,8 +11,12 @@ namespace irenic {
 
 namespace {
 
-/// A ladder around the suggestion: less, as suggested, more.
-constexpr double kLadder[kTrialCount] = {0.6, 1.0, 1.6};
+/// What hangs on the wall at first: the suggestion in the middle, a lighter and a stronger method beside it.
+std::array<Treatment, kTrialCount> firstTrials(const NoiseReport &noise, const Treatment &suggested)
+{
+    const std::string lighter = suggested.method == "wavelet" ? "dct" : "wavelet", other = suggested.method == "bm3d" ? "nlm" : "bm3d";
+    return {suggestedFor(lighter, noise), suggested, suggestedFor(other, noise)};
+}
 
 double onScale(double value, const ParamInfo &param)
 {
@@ -29,6 +33,16 @@ QString trialLetter(int trial)
 QString RollFrame::name() const
 {
     return QFileInfo(path).completeBaseName();
+}
+
+Treatment RollFrame::suggestedFor(int trial) const
+{
+    const Treatment &t = trials[size_t(trial)];
+    if (!noise)
+        return t;
+    Treatment suggested = irenic::suggestedFor(t.method, *noise);
+    suggested.colourMethod = t.colourMethod;
+    return suggested;
 }
 
 Session::Session(QObject *parent) : QObject(parent) {}
@@ -72,12 +86,7 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
     f.noise = std::move(noise);
     f.thumbnail = thumbnail;
     f.suggestion = suggestTreatment(*f.noise);
-    for (int t = 0; t < kTrialCount; ++t) {
-        Treatment &trial = f.trials[size_t(t)];
-        trial = f.suggestion.treatment;
-        trial.luminance = onScale(trial.luminance * kLadder[t], kLuminanceStrength);
-        trial.colour = onScale(trial.colour * kLadder[t], kColourStrength);
-    }
+    f.trials = firstTrials(*f.noise, f.suggestion.treatment);
     f.state = RollFrame::State::Ready;
     emit frameChanged(index);
 }
@@ -149,12 +158,31 @@ void Session::changeStrength(int trial, bool colour, double value, int dragId)
     m_undo.push(new SetTreatment(*this, m_current, trial, t, text, dragId));
 }
 
+void Session::changeMethod(int trial, const std::string &method, const std::string &colourMethod)
+{
+    const RollFrame *f = currentFrame();
+    if (!f || f->state != RollFrame::State::Ready)
+        return;
+    const Treatment &now = f->trials[size_t(trial)];
+    Treatment t = now;
+    t.method = method;
+    t.colourMethod = colourMethod == method ? std::string() : colourMethod;
+    // Strengths that nobody touched follow the method; others are somebody's choice.
+    if (!f->hasLeftSuggestion(trial)) {
+        const Treatment after = suggestedFor(method, *f->noise);
+        t.luminance = after.luminance;
+        t.colour = after.colour;
+    }
+    if (!(t == now))
+        m_undo.push(new SetTreatment(*this, m_current, trial, t, tr("method of %1").arg(trialLetter(trial)), 0));
+}
+
 void Session::returnToSuggestion(int trial)
 {
     const RollFrame *f = currentFrame();
     if (!f || f->state != RollFrame::State::Ready || !f->hasLeftSuggestion(trial))
         return;
-    m_undo.push(new SetTreatment(*this, m_current, trial, f->suggestion.treatment, tr("return of %1 to the suggestion").arg(trialLetter(trial)), 0));
+    m_undo.push(new SetTreatment(*this, m_current, trial, f->suggestedFor(trial), tr("return of %1 to the suggestion").arg(trialLetter(trial)), 0));
 }
 
 void Session::chooseKeeper(int trial)

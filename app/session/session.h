@@ -33,8 +33,10 @@ struct RollFrame {
     QStringList exported; ///< files written so far
 
     QString name() const;
-    /// The trial's strengths differ from those suggested.
-    bool hasLeftSuggestion(int trial) const { return !(trials[size_t(trial)] == suggestion.treatment); }
+    /// The strengths suggested for a trial's method; the trial itself where there is no frame yet.
+    Treatment suggestedFor(int trial) const;
+    /// The trial's strengths differ from those.
+    bool hasLeftSuggestion(int trial) const { return !(trials[size_t(trial)] == suggestedFor(trial)); }
 };
 
 /// Where all panes look: one place, one magnification.
@@ -76,6 +78,7 @@ public:
 
     /// What the user can do, each one step of undo. The steps of one drag merge into one.
     void changeStrength(int trial, bool colour, double value, int dragId = 0);
+    void changeMethod(int trial, const std::string &method, const std::string &colourMethod); ///< ids; an empty colour method: the same
     void returnToSuggestion(int trial);
     void chooseKeeper(int trial); ///< again on the keeper: none
 

@@ -84,6 +84,16 @@ void Actions::addTrialMenu()
         if (m_session->column() >= 0)
             m_session->returnToSuggestion(m_session->column());
     });
+    m_needFrame << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
+        const int t = m_session->column();
+        if (t < 0 || !m_session->currentFrame())
+            return;
+        const Treatment &now = m_session->currentFrame()->trials[size_t(t)];
+        size_t next = 0;
+        while (methods()[next].id != now.method)
+            ++next;
+        m_session->changeMethod(t, methods()[(next + 1) % methods().size()].id, now.colourMethod);
+    });
     m_menus.last().actions.append(nullptr);
     const auto nudge = [this](bool colour, double by) {
         const int t = m_session->column();

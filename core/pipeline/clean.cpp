@@ -249,13 +249,4 @@ Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext 
     return result;
 }
 
-Suggestion suggestTreatment(const NoiseReport &noise)
-{
-    Suggestion s;
-    const int percent = int(std::lround(noise.luminanceNoise * 100));
-    s.reason = "Brightness noise measures " + std::to_string(percent) + " % of the mid-tone, colour noise "
-             + std::to_string(int(std::lround(noise.colourNoise * 100))) + " %; wavelet shrinkage at the measured strength removes it.";
-    return s;
-}
-
 } // namespace irenic

@@ -55,5 +55,7 @@ struct Suggestion {
     std::string reason;
 };
 Suggestion suggestTreatment(const NoiseReport &noise);
+/// A method's own strengths for this frame, where the method is chosen already.
+Treatment suggestedFor(const std::string &method, const NoiseReport &noise);
 
 } // namespace irenic

@@ -14,6 +14,8 @@
 #include <QDoubleSpinBox>
 #include <QDragEnterEvent>
 #include <QLabel>
+#include <QMenu>
+#include <QToolButton>
 #include <QLineEdit>
 #include <QMimeData>
 #include <QPushButton>
@@ -261,6 +263,7 @@ private slots:
     {
         openFirst();
         session()->chooseKeeper(2);
+        session()->changeMethod(2, "wavelet", {});
         const QTemporaryDir out;
         m_window->findChild<QAction *>("export")->trigger();
         auto *dialog = m_window->findChild<ExportDialog *>();
@@ -302,6 +305,35 @@ private slots:
         QCOMPARE(f.exported.size(), 1);
     }
 
+    void theMethodIsChosenOnTheStrip()
+    {
+        openFirst();
+        auto *method = m_window->wall()->findChild<QWidget *>("strip-C")->findChild<QToolButton *>("method");
+        const auto choose = [&](QMenu *menu, const QString &text) {
+            emit menu->aboutToShow();
+            for (QAction *a : menu->actions())
+                if (a->text() == text)
+                    return a->trigger();
+            QFAIL(qPrintable(text));
+        };
+        const QImage before = pane(3)->image().image;
+        choose(method->menu(), "Sliding DCT");
+        QCOMPARE(session()->frame(0).trials[2].method, std::string("dct"));
+        QCOMPARE(session()->column(), 2);
+        QCOMPARE(method->text(), QStringLiteral("Sliding DCT"));
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        QVERIFY(pane(3)->image().image != before);
+        emit method->menu()->aboutToShow();
+        choose(method->menu()->actions().last()->menu(), "Wavelet shrinkage");
+        QCOMPARE(session()->frame(0).trials[2].colourMethod, std::string("wavelet"));
+        // And by key, to the next in the list.
+        QTest::keyClick(m_window.get(), Qt::Key_M);
+        QCOMPARE(session()->frame(0).trials[2].method, std::string("nlm"));
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle(), kPatienceMs);
+        auto *reading = m_window->wall()->findChild<QWidget *>("strip-C")->findChild<QLabel *>("reading");
+        QTRY_VERIFY(reading->text().contains("grain left"));
+    }
+
     void wallGreysReachThePictures()
     {
         openFirst();
@@ -337,7 +369,7 @@ private slots:
     void nothingRunsWhenAllIsSettled()
     {
         openFirst();
-        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle(), kPatienceMs);
         QTest::qWait(300);
         const double before = processorSeconds();
         QTest::qWait(1000);
