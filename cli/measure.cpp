@@ -31,7 +31,7 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
     for (const PixelAt &p : n.hotPixels)
         hot.push_back({p.x, p.y});
     const Suggestion s = suggestTreatment(n);
-    return {{"file", file}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"luminanceNoise", n.luminanceNoise},
+    return {{"file", file}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"banding", {{"rows", n.banding.rowSigma}, {"columns", n.banding.columnSigma}}}, {"luminanceNoise", n.luminanceNoise},
             {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}, {"confidence", n.confidence}, {"confidenceReason", n.confidenceReason},
             {"pattern", frame.cfa.shifted(frame.active.x, frame.active.y).name()}, {"width", frame.crop.width}, {"height", frame.crop.height},
             {"camera", frame.shooting.make + " " + frame.shooting.model}, {"warnings", frame.warnings},
@@ -60,6 +60,9 @@ int measure(const MeasureArguments &arguments)
         std::printf("%s\n  ISO %g, brightness noise %.1f %%, colour noise %.1f %% of the mid-tone, %zu hot pixels\n  %s\n  %s\n", file.c_str(),
                     frame.value()->shooting.iso, 100 * double(n.luminanceNoise), 100 * double(n.colourNoise), n.hotPixels.size(),
                     n.confidenceReason.c_str(), suggestTreatment(n).reason.c_str());
+        if (n.banding.rowSigma > 0 || n.banding.columnSigma > 0)
+            std::printf("  Banding: rows %.2f, columns %.2f of the noise in the dark; it is taken off\n", double(n.banding.rowSigma / n.cells[0].sigmaAt(0)),
+                        double(n.banding.columnSigma / n.cells[0].sigmaAt(0)));
         for (const std::string &warning : frame.value()->warnings)
             std::printf("  Note: %s\n", warning.c_str());
     }

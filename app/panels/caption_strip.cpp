@@ -9,7 +9,6 @@
 #include <QMenu>
 #include <QPainter>
 #include <QPushButton>
-#include <QToolButton>
 
 namespace irenic {
 
@@ -56,11 +55,10 @@ CaptionStrip::CaptionStrip(int trial, QWidget *parent) : QWidget(parent), m_tria
         m_body->setAlignment(Qt::AlignTop | Qt::AlignLeft);
         grid->addWidget(m_body, 1, 0, 1, 3);
     } else {
-        m_method = new QToolButton;
+        m_method = new QPushButton;
         m_method->setObjectName(QStringLiteral("method"));
         m_method->setFont(m_title->font());
-        m_method->setPopupMode(QToolButton::InstantPopup);
-        m_method->setToolButtonStyle(Qt::ToolButtonTextOnly);
+        m_method->setFlat(true);
         m_method->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
         m_method->setFocusPolicy(Qt::StrongFocus);
         m_method->setAccessibleName(tr("Method of trial %1").arg(trialLetter(trial)));
@@ -167,9 +165,9 @@ void CaptionStrip::applyTones()
         if (row.slider)
             row.slider->setTones(t);
     if (m_method)
-        m_method->setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: 1px solid transparent; padding: 1px 12px 1px 3px; text-align: left; }"
-                                               "QToolButton:hover, QToolButton:focus { border-color: %2; }"
-                                               "QToolButton::menu-indicator { subcontrol-position: right center; right: 2px; }")
+        m_method->setStyleSheet(QStringLiteral("QPushButton { color: %1; background: transparent; border: 1px solid transparent; padding: 1px 14px 1px 3px; text-align: left; }"
+                                               "QPushButton:hover, QPushButton:focus { border-color: %2; }"
+                                               "QPushButton::menu-indicator { subcontrol-position: right center; right: 3px; }")
                                     .arg(t.paperInk.name(), t.paperLine.name()));
     for (QPushButton *b : {m_keep, m_return})
         if (b)
@@ -190,7 +188,7 @@ void CaptionStrip::showFrame(const RollFrame *frame)
         else
             m_body->setText(tr("grain %1 % of the mid-tone\ncolour noise %2 %\n%3 hot pixels\n\nsuggestion: %4, %5 x")
                                 .arg(100 * double(frame->noise->luminanceNoise), 0, 'f', 1).arg(100 * double(frame->noise->colourNoise), 0, 'f', 1)
-                                .arg(frame->noise->hotPixels.size()).arg(tr(findMethod(frame->suggestion.treatment.method)->label).toLower())
+                                .arg(frame->noise->hotPixels.size()).arg(tr(findMethod(frame->suggestion.treatment.method)->label))
                                 .arg(frame->suggestion.treatment.luminance));
         if (ready)
             setToolTip(QString::fromStdString(frame->suggestion.reason + "\n" + frame->noise->confidenceReason));

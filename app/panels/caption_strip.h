@@ -10,7 +10,6 @@
 class QDoubleSpinBox;
 class QLabel;
 class QPushButton;
-class QToolButton;
 
 namespace irenic {
 
@@ -58,7 +57,7 @@ private:
     Tones m_tones = Tones::of(Tones::Wall::Mid);
     QLabel *m_letter, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;
     QLabel *m_reading = nullptr;
-    QToolButton *m_method = nullptr;
+    QPushButton *m_method = nullptr;
     Treatment m_shown;
     QPushButton *m_keep = nullptr, *m_return = nullptr;
     Row m_luminance, m_colour;

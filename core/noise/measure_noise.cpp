@@ -2,6 +2,7 @@
 #include "irenic/noise.h"
 
 #include "base/parallel.h"
+#include "noise/banding.h"
 #include "noise/hot_pixels.h"
 #include "noise/line_fit.h"
 #include "raw/linearizer.h"
@@ -213,6 +214,10 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
     report.confidenceReason = report.confidence > 0.75 ? "Smooth areas of many tones pin the noise down well."
                             : report.confidence > 0.4  ? "Few smooth areas; the noise is measured to within about a fifth."
                                                        : "Hardly any smooth areas; the measured noise is a guess from the texture's floor.";
+    Result<Banding> banding = measureBanding(frame, report.cells, stage(run, 0.6, 0.8));
+    if (!banding)
+        return banding.error();
+    report.banding = banding.take();
     Result<std::vector<PixelAt>> hot = findHotPixels(frame, report.cells, stage(run, 0.8, 1));
     if (!hot)
         return hot.error();

@@ -105,7 +105,7 @@ struct Cleaner::Private {
             float *o = out.row(y);
             for (int x = 0; x < region.width; ++x) {
                 const int sx = columns[size_t(x)];
-                o[x] = pair[sx & 1].forward(levels.linear(sx, sy));
+                o[x] = pair[sx & 1].forward(levels.linear(sx, sy) - noise->banding.at(sx - a.x, sy - a.y));
             }
         }
         mendInto(region, out);
@@ -116,7 +116,8 @@ struct Cleaner::Private {
     {
         const Rect &a = frame->active;
         const auto linear = [&](int x, int y) {
-            return levels.linear(a.x + mirrored(x - a.x, a.width), a.y + mirrored(y - a.y, a.height));
+            const int u = mirrored(x - a.x, a.width), v = mirrored(y - a.y, a.height);
+            return levels.linear(a.x + u, a.y + v) - noise->banding.at(u, v);
         };
         const Rect inside = region.intersected(a);
         const int spill = std::max({inside.x - region.x, inside.y - region.y, region.right() - inside.right(), region.bottom() - inside.bottom(), 0});

@@ -25,10 +25,22 @@ struct PixelAt {
     auto operator<=>(const PixelAt &) const = default;
 };
 
+/// Offsets of whole rows and columns, in signal units.
+struct Banding {
+    std::vector<float> rows;     ///< one per active row, to be taken off; empty where there is no banding to speak of
+    std::vector<float> columns;  ///< one per active column, likewise
+    float rowSigma = 0;          ///< spread of the rows' true offsets
+    float columnSigma = 0;
+    bool operator==(const Banding &) const = default;
+    /// What to take off a sample, counted from the active area's corner.
+    float at(int x, int y) const { return (rows.empty() ? 0.f : rows[size_t(y)]) + (columns.empty() ? 0.f : columns[size_t(x)]); }
+};
+
 /// What was measured on one frame.
 struct NoiseReport {
     std::array<NoiseModel, 4> cells;  ///< by place in the two-by-two pattern, (x & 1) + 2 * (y & 1) of the stored samples
     std::vector<PixelAt> hotPixels;   ///< sorted by row, then column; coordinates of the stored samples
+    Banding banding;
     float midSignal = 0;              ///< the frame's median green signal, at which the next two are stated
     float luminanceNoise = 0;         ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
     float colourNoise = 0;            ///< sigma of the white-balanced colour differences over luminance there

@@ -15,7 +15,6 @@
 #include <QDragEnterEvent>
 #include <QLabel>
 #include <QMenu>
-#include <QToolButton>
 #include <QLineEdit>
 #include <QMimeData>
 #include <QPushButton>
@@ -23,7 +22,6 @@
 #include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTest>
-#include <QToolButton>
 
 #include <sys/resource.h>
 
@@ -308,7 +306,7 @@ private slots:
     void theMethodIsChosenOnTheStrip()
     {
         openFirst();
-        auto *method = m_window->wall()->findChild<QWidget *>("strip-C")->findChild<QToolButton *>("method");
+        auto *method = m_window->wall()->findChild<QWidget *>("strip-C")->findChild<QPushButton *>("method");
         const auto choose = [&](QMenu *menu, const QString &text) {
             emit menu->aboutToShow();
             for (QAction *a : menu->actions())
