@@ -22,6 +22,7 @@ struct SpeedArguments {
     std::vector<int> megapixels{6, 12, 24};
     std::vector<int> threads{1, 2};
     std::vector<std::string> methods; ///< ids; empty takes all
+    bool opencv = false; ///< time OpenCV's non-local means too, where it was there at build time
     bool json = false;
 };
 /// Times every method over whole frames and over a pane of 400 x 600 pixels, each the best of several runs.

@@ -5,6 +5,9 @@
 #include "irenic/clean.h"
 
 #include <nlohmann/json.hpp>
+#ifdef IRENIC_WITH_OPENCV
+#include <opencv2/photo.hpp>
+#endif
 #include <sys/resource.h>
 
 #include <algorithm>
@@ -12,6 +15,7 @@
 #include <cmath>
 #include <cstdio>
 #include <functional>
+#include <map>
 
 namespace irenic::bench {
 
@@ -49,17 +53,46 @@ std::shared_ptr<const Frame> frameOf(int megapixels)
     return f;
 }
 
+#ifdef IRENIC_WITH_OPENCV
+/// OpenCV's non-local means on the four packed planes, patches of 5 x 5 and a search of 19 x 19 samples as baselines.py has it.
+double opencvSeconds(const Frame &frame, int threads)
+{
+    cv::setNumThreads(threads);
+    const int width = frame.active.width / 2, height = frame.active.height / 2;
+    std::vector<cv::Mat> planes;
+    for (int cell = 0; cell < 4; ++cell) {
+        cv::Mat plane(height, width, CV_16U);
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x)
+                plane.at<uint16_t>(y, x) = frame.samples.at(2 * x + (cell & 1), 2 * y + (cell >> 1));
+        planes.push_back(plane);
+    }
+    const auto start = std::chrono::steady_clock::now();
+    for (const cv::Mat &plane : planes) {
+        cv::Mat out;
+        cv::fastNlMeansDenoising(plane, out, std::vector<float>{16.f}, 5, 19, cv::NORM_L1);
+    }
+    return std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+}
+#endif
+
 } // namespace
 
 int speed(const SpeedArguments &a)
 {
     if (!a.json)
-        std::printf("| method | megapixels | threads | whole frame s | 400 x 600 pane ms | peak MB |\n|---|---|---|---|---|---|\n");
+        std::printf("| method | megapixels | threads | whole frame s | 400 x 600 pane ms | peak MB | OpenCV NLM / this |\n|---|---|---|---|---|---|---|\n");
     for (const int megapixels : a.megapixels) {
         const auto frame = frameOf(megapixels);
         NoiseReport noise;
         noise.cells.fill({1 / 3000.f, 1e-6f});
         const auto report = std::make_shared<const NoiseReport>(noise);
+        std::map<int, double> opencv; // by threads
+#ifdef IRENIC_WITH_OPENCV
+        if (a.opencv)
+            for (const int threads : a.threads)
+                opencv[threads] = opencvSeconds(*frame, threads);
+#endif
         for (const MethodInfo &method : methods()) {
             if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), method.id) == a.methods.end())
                 continue;
@@ -72,9 +105,10 @@ int speed(const SpeedArguments &a)
                 getrusage(RUSAGE_SELF, &usage);
                 const double peak = double(usage.ru_maxrss) / 1024;
                 if (a.json)
-                    std::printf("%s\n", nlohmann::json{{"method", method.id}, {"megapixels", megapixels}, {"threads", threads}, {"wholeS", whole}, {"paneMs", pane * 1000}, {"peakMb", peak}}.dump().c_str());
+                    std::printf("%s\n", nlohmann::json{{"method", method.id}, {"megapixels", megapixels}, {"threads", threads}, {"wholeS", whole}, {"paneMs", pane * 1000}, {"peakMb", peak}, {"opencvNlmS", opencv.contains(threads) ? nlohmann::json(opencv[threads]) : nlohmann::json()}}.dump().c_str());
                 else
-                    std::printf("| %s | %d | %d | %.2f | %.0f | %.0f |\n", method.id, megapixels, threads, whole, pane * 1000, peak);
+                    std::printf("| %s | %d | %d | %.2f | %.0f | %.0f | %s |\n", method.id, megapixels, threads, whole, pane * 1000, peak,
+                                opencv.contains(threads) ? std::to_string(opencv[threads] / whole).substr(0, 5).c_str() : "");
                 std::fflush(stdout);
             }
         }
