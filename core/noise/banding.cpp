@@ -191,7 +191,8 @@ Result<Banding> measureBanding(const Frame &frame, const std::array<NoiseModel, 
                     continue; // an edge of either direction says nothing about lines
                 const double w = 1 / double(std::max(variance, 1e-14f));
                 rows[size_t(part)].add(stretchOf(x, a.width), y, double(v), w);
-                columns[size_t(part)].add(part, x, double(h), w);
+                // Often only one end of the frame is dark: its rows are dealt out among the stretches.
+                columns[size_t(part)].add(y / kReachPx % kStretches, x, double(h), w);
             }
             std::rotate(lines.begin(), lines.begin() + 1, lines.end());
         }

@@ -73,6 +73,41 @@ private slots:
         QVERIFY(QFile::exists(m_dir->filePath("frame.tif")));
     }
 
+    void everyMethodCleansAndSaysHow_data()
+    {
+        QTest::addColumn<QString>("method");
+        QTest::addColumn<QString>("colours");
+        for (const char *m : {"wavelet", "dct", "nlm", "bm3d"})
+            QTest::newRow(m) << m << m;
+        QTest::newRow("luminance by one, colours by another") << "bm3d" << "wavelet";
+    }
+    void everyMethodCleansAndSaysHow()
+    {
+        QFETCH(QString, method);
+        QFETCH(QString, colours);
+        const QString out = m_dir->filePath("by-" + method + "-" + colours);
+        const Ran r = run("irenic-cli", {"clean", m_shot, "--out", out, "--method", method, "--colour-method", colours, "--json"});
+        QCOMPARE(r.status, 0);
+        const json j = json::parse(r.out.toStdString());
+        QCOMPARE(j["method"].get<std::string>(), method.toStdString());
+        QCOMPARE(j["colourMethod"].get<std::string>(), colours.toStdString());
+        // What was written holds less noise than what was read, by the same measure.
+        const auto noiseOf = [](const QString &file) {
+            const Ran measured = run("irenic-cli", {"measure", "--json", file});
+            return json::parse(measured.out.toStdString())["luminanceNoise"].get<double>();
+        };
+        const double before = noiseOf(m_shot), after = noiseOf(out + "/frame-clean.dng");
+        QVERIFY2(after < 0.5 * before, qPrintable(QStringLiteral("%1 of %2").arg(after).arg(before)));
+    }
+
+    void anUnknownColourMethodIsRefused()
+    {
+        const Ran r = run("irenic-cli", {"clean", m_shot, "--out", m_dir->filePath("none"), "--colour-method", "fog"});
+        QCOMPARE(r.status, 2);
+        QVERIFY(r.err.contains("fog") && r.err.contains("nlm"));
+        QVERIFY(!QFile::exists(m_dir->filePath("none")));
+    }
+
     void theSameFileOnAnyNumberOfThreads()
     {
         QCOMPARE(run("irenic-cli", {"clean", m_shot, "--out", m_dir->filePath("one"), "--threads", "1"}).status, 0);

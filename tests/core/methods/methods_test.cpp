@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What holds for every method alike.
+#include "irenic/clean.h"
 #include "irenic/export.h"
 #include "methods/denoise_method.h"
 #include "support/frames.h"
@@ -117,6 +118,31 @@ private slots:
         stopped.request_stop();
         const double whole = seconds({}), cut = seconds(stopped.get_token());
         QVERIFY2(cut < 0.8 * whole, qPrintable(QStringLiteral("%1 of %2 s").arg(cut).arg(whole)));
+    }
+
+    void theSuggestionFollowsTheNoise_data()
+    {
+        QTest::addColumn<float>("grain");
+        QTest::addColumn<QString>("method");
+        QTest::addColumn<QString>("word");
+        QTest::newRow("light") << 0.012f << "wavelet" << "1 %";
+        QTest::newRow("moderate") << 0.042f << "dct" << "4 %";
+        QTest::newRow("heavy") << 0.172f << "bm3d" << "17 %";
+    }
+    void theSuggestionFollowsTheNoise()
+    {
+        QFETCH(float, grain);
+        QFETCH(QString, method);
+        QFETCH(QString, word);
+        NoiseReport noise;
+        noise.luminanceNoise = grain;
+        noise.colourNoise = grain * 1.3f;
+        const Suggestion s = suggestTreatment(noise);
+        QCOMPARE(s.treatment.method, method.toStdString());
+        QVERIFY(validate(s.treatment));
+        QVERIFY(QString::fromStdString(s.reason).contains(word) && s.reason.ends_with("."));
+        for (const MethodInfo &m : methods())
+            QVERIFY(validate(suggestedFor(m.id, noise)) && suggestedFor(m.id, noise).method == m.id);
     }
 
     void settingsOutOfRangeAreRefusedByName()
