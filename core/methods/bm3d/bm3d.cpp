@@ -14,6 +14,8 @@ constexpr float kHard = 3.0f, kWiener = 1.2f;            ///< noise sigma at str
 constexpr float kBasicLimit = 60, kFinalLimit = 10;      ///< mean square difference within a group, noise variances
 constexpr int kStepPx = 5;                               ///< between references; odd, so that every phase has its own
 
+constexpr Scales kRestScales{2, 4};                      ///< cleaned by wavelet shrinkage afterwards: groups keep their mean
+
 /// Tile coordinates of the references that must be looked at for samples in `needed`, anchored to the frame.
 struct References {
     int firstX, firstY, endX, endY;
@@ -32,15 +34,15 @@ class Bm3d final : public DenoiseMethod
 public:
     explicit Bm3d(const Treatment &t) : m_luminance(float(t.luminance)), m_colour(float(t.colour)) {}
 
-    static int kOpenReachPx() { return reachPx(slopeBand(1)) + packet::kGradientReachPx; }
-    int haloPx() const override { return reachPx(kCoarseScales) + 2 * bm3d::kReachPx + kOpenReachPx() + Packet::kReachPx + 1; }
+    static int openReachPx() { return reachPx(slopeBand(1)) + packet::kGradientReachPx; }
+    int haloPx() const override { return reachPx(kRestScales) + 2 * bm3d::kReachPx + openReachPx() + Packet::kReachPx + 1; }
     int bestTilePx() const override { return 512; }
 
     void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect where, PlaneView<float> out, Scratch &scratch) const override
     {
         Packet packet(in, cfa, scratch);
         const int halo = haloPx();
-        const Rect final = Rect{halo, halo, out.width, out.height}.grownBy(reachPx(kCoarseScales) + 1), basic = final.grownBy(bm3d::kReachPx);
+        const Rect final = Rect{halo, halo, out.width, out.height}.grownBy(reachPx(kRestScales) + 1), basic = final.grownBy(bm3d::kReachPx);
         const int originX = where.x - halo, originY = where.y - halo;
         const PlaneView<float> slope = scratch.plane(Packet::kFirstFreePlane, {in.width + kRowPaddingPx, in.height}).view();
         constexpr size_t free = Packet::kFirstFreePlane + 1;
@@ -60,7 +62,7 @@ public:
         for (size_t b = 0; b < 4; ++b)
             if (strengths[b] > 0) {
                 w.settleInto(b, final, bands[b]);
-                shrinkScales(bands[b], packet.size(), Scales{2, 4}, waveletThreshold(strengths[b]), scratch, free);
+                shrinkScales(bands[b], packet.size(), kRestScales, waveletThreshold(strengths[b]), scratch, free);
             }
         packet.closeColours(slope);
         packet.close(out);

@@ -6,7 +6,7 @@
 namespace irenic {
 
 inline constexpr MethodInfo kWaveletInfo{"wavelet", "Wavelet shrinkage", "Quick and even; keeps grain fine and edges free of halos.",
-                                         "About a tenth of a second a megapixel on two cores."};
+                                         "About 0.1 s a megapixel on two cores."};
 
 /// Undecimated wavelet shrinkage on the sensor mosaic itself.
 ///

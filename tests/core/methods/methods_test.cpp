@@ -101,8 +101,8 @@ private slots:
         QVERIFY2(crossed.luminance > plain.luminance && crossed.luminance < 0.6, qPrintable(QStringLiteral("%1 %2").arg(crossed.luminance).arg(plain.luminance)));
     }
 
-    void stopIsSeenWithinFiftyMilliseconds_data() { everyMethodARow(); }
-    void stopIsSeenWithinFiftyMilliseconds()
+    void aStoppedTileIsCutShort_data() { everyMethodARow(); }
+    void aStoppedTileIsCutShort()
     {
         // A tile of the method's own size costs far more than one that finds itself stopped; as a ratio, since machines
         // differ: the share that is still done is what a stopped export has to wait for.
