@@ -1,0 +1,61 @@
+# SPDX-License-Identifier: GPL-3.0-or-later
+"""The sensor's law, the same as irenic-shoot's and the core's Stabiliser: Poisson photon noise, Gaussian read noise,
+clipping and quantisation; then the generalised Anscombe transform, straight below black, so that noise has sigma 1."""
+import numpy as np
+import torch
+
+
+def stabilise(signal, gain, variance):
+    """core/pipeline/stabiliser.h, forward()."""
+    offset = 0.375 * gain * gain + variance
+    root = torch.sqrt(offset)
+    above = 2 / gain * torch.sqrt(gain * signal.clamp(min=0) + offset)
+    return torch.where(signal >= 0, above, 2 / gain * root + signal / root)
+
+
+def pack(mosaic):
+    """N x H x W, red top left -> N x 4 x H/2 x W/2: red, green, green, blue."""
+    return torch.stack([mosaic[:, 0::2, 0::2], mosaic[:, 0::2, 1::2], mosaic[:, 1::2, 0::2], mosaic[:, 1::2, 1::2]], 1)
+
+
+def augment(scene, side, rng):
+    """A crop of a scene as another camera might see it under other light: float32, side x side x 3, camera channels."""
+    zoom = int(rng.choice([1, 1, 1, 2]))
+    need = side * zoom
+    y, x = rng.integers(0, scene.shape[0] - need + 1), rng.integers(0, scene.shape[1] - need + 1)
+    crop = scene[y:y + need, x:x + need].astype(np.float32)
+    if zoom > 1:
+        crop = crop.reshape(side, zoom, side, zoom, 3).mean((1, 3))
+    if rng.random() < 0.5:
+        crop = crop[:, ::-1]
+    crop = np.rot90(crop, rng.integers(4))[..., rng.permutation(3)]
+    mix = np.eye(3, dtype=np.float32) * (1 - 0.35) + rng.dirichlet((1, 1, 1), 3).astype(np.float32) * 0.35
+    balance = np.array([1 / rng.uniform(1.0, 2.6), 1, 1 / rng.uniform(1.0, 2.6)], np.float32)
+    return (crop @ mix.T) * balance * np.float32(np.exp(rng.uniform(np.log(0.03), np.log(3))))
+
+
+def shoot(camera, rng, generator, gain=None):
+    """Batch of camera pictures (N x H x W x 3) -> noisy and clean stabilised packed planes (N x 4 x H/2 x W/2).
+
+    Gain (variance per unit of signal, 1 = clipping) log-uniform from 2e-4 to 3e-2, read noise 0.4 to 4 times that."""
+    n = camera.shape[0]
+    draw = lambda low, high: torch.from_numpy(np.exp(rng.uniform(np.log(low), np.log(high), (n, 1, 1)))).float()
+    gain = draw(2e-4, 3e-2) if gain is None else torch.full((n, 1, 1), gain)
+    variance = (gain * draw(0.4, 4)) ** 2
+    clean = torch.empty(camera.shape[:3])
+    clean[:, 0::2, 0::2], clean[:, 0::2, 1::2] = camera[:, 0::2, 0::2, 0], camera[:, 0::2, 1::2, 1]
+    clean[:, 1::2, 0::2], clean[:, 1::2, 1::2] = camera[:, 1::2, 0::2, 1], camera[:, 1::2, 1::2, 2]
+    clean = clean.clamp(0, 1)
+    noise = lambda shape: torch.randn(shape, generator=generator)
+    signal = torch.poisson(clean / gain, generator=generator) * gain + noise(clean.shape) * variance.sqrt()
+    # Rows and columns that were not quite straightened, a hot pixel that was not found.
+    left = 0.25 * torch.from_numpy((rng.random((n, 1, 1)) < 0.3) * rng.random((n, 1, 1))).float() * variance.sqrt()
+    signal = signal + left * (noise((n, clean.shape[1], 1)) + noise((n, 1, clean.shape[2])))
+    hot = torch.rand(clean.shape, generator=generator) < 1e-5
+    signal = torch.where(hot, signal + 10 * variance.sqrt(), signal)
+    step = torch.from_numpy(np.where(rng.random((n, 1, 1)) < 0.25, 1 / 4000, 1 / 16000)).float()
+    signal = (torch.round(signal.clamp(max=1) / step) * step)
+    # Noise is measured, not known.
+    error = torch.from_numpy(np.where(rng.random((n, 1, 1)) < 0.5, 1, np.exp(rng.normal(0, 0.1, (n, 1, 1))))).float() ** 2
+    believed_gain, believed_variance = gain * error, variance * error + step * step / 12
+    return pack(stabilise(signal, believed_gain, believed_variance)), pack(stabilise(clean, believed_gain, believed_variance))

@@ -1,0 +1,126 @@
+#!/usr/bin/python3
+# SPDX-License-Identifier: GPL-3.0-or-later
+"""Trains the network of the learned method on procedural scenes. Debian's python3-torch, python3-pil, fonts-lato and
+fonts-dejavu-core are all it needs.
+
+    training/train.py --work DIR --minutes 60             from scratch
+    training/train.py --work DIR --minutes 60 --resume    goes on from DIR/checkpoint.pt (or --from FILE)
+
+DIR keeps the scenes, checkpoint.pt (weights, averaged weights, optimiser, step) and record.csv (a line every 250 steps).
+"""
+import argparse
+import csv
+import time
+from multiprocessing import Pool
+from pathlib import Path
+
+import numpy as np
+import torch
+
+from network import Network
+from scenes import SIDE, scene
+from sensor import augment, shoot
+
+BATCH, CROP = 16, 128  # sensor pixels
+HELD_OUT = 24
+AVERAGING = 0.999
+GAINS = {"low": 2e-4, "middle": 1.5e-3, "high": 8e-3, "extreme": 3e-2}
+
+
+def scene_file(args):
+    folder, seed = args
+    file = folder / f"{seed:06d}.npy"
+    if not file.exists():
+        partial = file.with_suffix(".part.npy")
+        np.save(partial, scene(seed).astype(np.float16))
+        partial.rename(file)
+    return file
+
+
+def load_scenes(folder, count):
+    folder.mkdir(parents=True, exist_ok=True)
+    with Pool(2) as pool:
+        files = pool.map(scene_file, [(folder, seed) for seed in range(count)], chunksize=4)
+    return np.stack([np.load(f) for f in files])
+
+
+def validate(network, scenes):
+    """PSNR in dB of the square root of signal over held-out scenes, at four noise levels, noisy and cleaned."""
+    rng, scores = np.random.default_rng(1), {}
+    for name, gain in GAINS.items():
+        generator = torch.Generator().manual_seed(2)
+        camera = torch.from_numpy(np.stack([augment(s, 256, rng) for s in scenes])).clamp(0, 1)
+        noisy, clean = shoot(camera, rng, generator, gain)
+        with torch.no_grad():
+            out = torch.cat([network(part, torch.ones(1, 1, 1, 1)) for part in noisy.split(4)])
+        peak = 2 / gain * gain ** 0.5
+        psnr = lambda x: float(20 * np.log10(peak) - 10 * torch.log10(((x - clean) ** 2).mean()))
+        scores[name] = (psnr(noisy), psnr(out))
+    return scores
+
+
+def main():
+    parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
+    parser.add_argument("--work", type=Path, required=True)
+    parser.add_argument("--minutes", type=float, default=60)
+    parser.add_argument("--scenes", type=int, default=700)
+    parser.add_argument("--rate", type=float, default=1.5e-3)
+    parser.add_argument("--settle", action="store_true", help="let the learning rate fall to nothing over this run")
+    parser.add_argument("--resume", action="store_true")
+    parser.add_argument("--from", dest="start", type=Path, help="checkpoint to go on from")
+    parser.add_argument("--threads", type=int, default=2)
+    args = parser.parse_args()
+    torch.set_num_threads(args.threads)  # Debian's torch starts with one
+    torch.manual_seed(7)
+    scenes = load_scenes(args.work / "scenes", args.scenes)
+    held_out, scenes = scenes[:HELD_OUT], scenes[HELD_OUT:]
+    network, average = Network(), Network()
+    optimiser = torch.optim.Adam(network.parameters(), lr=args.rate)
+    checkpoint, step = args.start or args.work / "checkpoint.pt", 0
+    if args.resume or args.start:
+        state = torch.load(checkpoint)
+        network.load_state_dict(state["network"])
+        optimiser.load_state_dict(state["optimiser"])
+        average.load_state_dict(state["average"])
+        step = state["step"]
+    else:
+        average.load_state_dict(network.state_dict())
+    record = open(args.work / "record.csv", "a", newline="")
+    writer = csv.writer(record)
+    rng, generator = np.random.default_rng(1000 + step), torch.Generator().manual_seed(1000 + step)
+    started, losses = time.time(), []
+    done = lambda: (time.time() - started) / (60 * args.minutes)
+    while done() < 1:
+        rate = args.rate * min(1, (step + 1) / 300) * (np.cos(np.pi / 2 * done()) ** 2 if args.settle else 1)
+        for group in optimiser.param_groups:
+            group["lr"] = rate
+        chosen = rng.integers(0, len(scenes), BATCH)
+        camera = torch.from_numpy(np.stack([augment(scenes[i], CROP, rng) for i in chosen]))
+        noisy, clean = shoot(camera, rng, generator)
+        # Charbonnier: square near nothing, absolute where an edge was missed.
+        loss = torch.sqrt((network(noisy, torch.ones(BATCH, 1, 1, 1)) - clean) ** 2 + 1e-2).mean()
+        optimiser.zero_grad()
+        loss.backward()
+        torch.nn.utils.clip_grad_norm_(network.parameters(), 0.5)
+        optimiser.step()
+        with torch.no_grad():
+            keep = min(AVERAGING, 1 - 1 / (step + 1))
+            for slow, fast in zip(average.parameters(), network.parameters()):
+                slow.lerp_(fast, 1 - keep)
+        losses.append(float(loss))
+        step += 1
+        if step % 250 == 0 or done() >= 1:
+            partial = args.work / "checkpoint.part"
+            torch.save({"network": network.state_dict(), "average": average.state_dict(), "optimiser": optimiser.state_dict(), "step": step}, partial)
+            partial.rename(args.work / "checkpoint.pt")
+            row = [step, round(time.time() - started), f"{np.mean(losses):.5f}"]
+            if step % 1000 == 0 or done() >= 1:
+                row += [f"{v:.2f}" for pair in validate(average, held_out).values() for v in pair]
+            writer.writerow(row)
+            record.flush()
+            print(*row, flush=True)
+            losses = []
+
+
+if __name__ == "__main__":
+    main()
