@@ -208,7 +208,7 @@ void MainWindow::open(const QStringList &paths)
             files << path;
             continue;
         }
-        const auto found = rawFilesIn(path.toStdString());
+        const auto found = photographsIn(path.toStdString());
         if (!found)
             say(QString::fromStdString(found.error().userMessage));
         else if (found.value().empty())

@@ -39,7 +39,7 @@ NoiseLeft noiseLeftOnFlat(const Treatment &treatment)
         for (int x = 0; x < noise.width(); ++x)
             noise.at(x, y) = float(RandomAt(1, 0, x, y).gaussian()) + 20;
     Scratch scratch;
-    method->denoiseTile(noise.constView().cut({0, 0, kSide + 2 * halo, noise.height()}), CfaPattern{}, {halo, halo, kSide, kSide}, out.view(), scratch);
+    method->denoiseTile(TileInput::mosaic(noise.constView().cut({0, 0, kSide + 2 * halo, noise.height()}), {}), {halo, halo, kSide, kSide}, {out.view(), {}, {}}, scratch);
     double luminance = 0, colour = 0;
     for (int y = 0; y < kSide; y += 2)
         for (int x = 0; x < kSide; x += 2) {

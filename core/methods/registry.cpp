@@ -91,7 +91,8 @@ std::unique_ptr<DenoiseMethod> makeByName(const std::string &id, const Treatment
 }
 
 /// Luminance of one method with the colours of another. What a method calls luminance is the low band of the mosaic that is
-/// left when the packet of all two-by-two windows is closed with its sum alone: the binomial filter (1 2 1) both ways.
+/// left when the packet of all two-by-two windows is closed with its sum alone: the binomial filter (1 2 1) both ways. Of a
+/// full-colour picture it is the mean of the three colours.
 class Mixed final : public DenoiseMethod
 {
 public:
@@ -100,17 +101,24 @@ public:
     int haloPx() const override { return std::max(m_luminance->haloPx(), m_colour->haloPx()) + 1; }
     int bestTilePx() const override { return std::max(m_luminance->bestTilePx(), m_colour->bestTilePx()); }
 
-    void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect where, PlaneView<float> out, Scratch &scratch) const override
+    void denoiseTile(const TileInput &in, Rect where, const TileOutput &out, Scratch &scratch) const override
     {
         const Rect wide = where.grownBy(1);
-        constexpr size_t kFirst = 56, kSecond = 57; // beyond what the methods use
-        const PlaneView<float> luminance = scratch.plane(kFirst, wide.size()).view(), colour = scratch.plane(kSecond, wide.size()).view();
-        const auto run = [&](const DenoiseMethod &method, PlaneView<float> to) {
-            const int spare = haloPx() - 1 - method.haloPx();
-            method.denoiseTile(in.cut({spare, spare, in.width - 2 * spare, in.height - 2 * spare}), cfa.shifted(spare, spare), wide, to, scratch);
+        constexpr size_t kFirst = 50; // beyond what the methods use
+        const auto run = [&](const DenoiseMethod &method, size_t first) {
+            TileOutput to;
+            for (size_t i = 0; i < in.planeCount(); ++i)
+                to[i] = scratch.plane(first + i, wide.size()).view();
+            method.denoiseTile(in.shrunkBy(haloPx() - 1 - method.haloPx()), wide, to, scratch);
+            return to;
         };
-        run(*m_luminance, luminance);
-        run(*m_colour, colour);
+        const TileOutput luminance = run(*m_luminance, kFirst), colour = run(*m_colour, kFirst + 3);
+        in.isMosaic() ? joinMosaic(luminance[0], colour[0], out[0]) : joinFullColour(luminance, colour, out);
+    }
+
+private:
+    static void joinMosaic(PlaneView<const float> luminance, PlaneView<const float> colour, PlaneView<float> out)
+    {
         for (int y = 0; y < out.height; ++y)
             for (int x = 0; x < out.width; ++x) {
                 const auto difference = [&](int v) {
@@ -121,7 +129,18 @@ public:
             }
     }
 
-private:
+    static void joinFullColour(const TileOutput &luminance, const TileOutput &colour, const TileOutput &out)
+    {
+        for (int y = 0; y < out[0].height; ++y)
+            for (int x = 0; x < out[0].width; ++x) {
+                float grey = 0;
+                for (size_t i = 0; i < 3; ++i)
+                    grey += luminance[i].row(y + 1)[x + 1] - colour[i].row(y + 1)[x + 1];
+                for (size_t i = 0; i < 3; ++i)
+                    out[i].row(y)[x] = colour[i].row(y + 1)[x + 1] + grey / 3;
+            }
+    }
+
     std::unique_ptr<DenoiseMethod> m_luminance, m_colour;
 };
 

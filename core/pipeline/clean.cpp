@@ -84,16 +84,32 @@ struct Cleaner::Private {
 
     const Stabiliser &stabiliserAt(int x, int y) const { return stabilisers[size_t((x & 1) + 2 * (y & 1))]; }
 
+    int channels() const { return frame->channels(); }
+    bool isMosaic() const { return frame->kind == FrameKind::Mosaic; }
+
     void copyLinear(Rect region, PlaneView<float> out) const
     {
+        const int n = channels();
         for (int y = 0; y < region.height; ++y)
             for (int x = 0; x < region.width; ++x)
-                out.row(y)[x] = levels.linear(region.x + x, region.y + y);
+                for (int c = 0; c < n; ++c)
+                    out.row(y)[x * n + c] = levels.linear(region.x + x, region.y + y, c);
+    }
+
+    /// One stabilised colour plane over any rectangle, mirrored likewise.
+    void stabiliseColour(Rect region, int channel, PlaneView<float> out) const
+    {
+        const Rect &a = frame->active;
+        for (int y = 0; y < region.height; ++y) {
+            const int sy = a.y + mirrored(region.y + y - a.y, a.height);
+            for (int x = 0; x < region.width; ++x)
+                out.row(y)[x] = stabilisers[size_t(channel)].forward(levels.linear(a.x + mirrored(region.x + x - a.x, a.width), sy, channel));
+        }
     }
 
     /// The mended, stabilised mosaic over any rectangle, mirrored at the active area's border (which keeps the
     /// colour of a place, and with it its noise law).
-    void stabilise(Rect region, PlaneView<float> out) const
+    void stabiliseMosaic(Rect region, PlaneView<float> out) const
     {
         const Rect &a = frame->active;
         std::vector<int> columns(size_t(region.width));
@@ -137,6 +153,34 @@ struct Cleaner::Private {
         }
     }
 
+    /// Lays what was taken from points of light over the result again.
+    void giveBackPointLights(const TileInput &noisy, const TileOutput &cleaned, Scratch &s) const
+    {
+        const Size size{cleaned[0].width, cleaned[0].height};
+        constexpr size_t kNoisyLuminance = 2, kCleanedLuminance = 3, kWeight = 4;
+        const PlaneView<float> weight = s.plane(kWeight, size).view();
+        const float strength = float(std::max(treatment.luminance, treatment.colour));
+        if (isMosaic()) {
+            if (!findPointLights(noisy.planes[0], cleaned[0], strength, weight, s))
+                return;
+        } else {
+            const PlaneView<float> before = s.plane(kNoisyLuminance, size).view(), after = s.plane(kCleanedLuminance, size).view();
+            const float scale = 1 / noise->pointSigma;
+            for (int y = 0; y < size.height; ++y)
+                for (int x = 0; x < size.width; ++x) {
+                    before.row(y)[x] = (noisy.planes[0].row(y)[x] + noisy.planes[1].row(y)[x] + noisy.planes[2].row(y)[x]) * scale;
+                    after.row(y)[x] = (cleaned[0].row(y)[x] + cleaned[1].row(y)[x] + cleaned[2].row(y)[x]) * scale;
+                }
+            if (!findPointLights(before, after, strength, weight, s))
+                return;
+        }
+        for (size_t c = 0; c < size_t(channels()); ++c)
+            for (int y = 0; y < size.height; ++y)
+                for (int x = 0; x < size.width; ++x)
+                    cleaned[c].row(y)[x] += weight.row(y)[x] * (noisy.planes[c].row(y)[x] - cleaned[c].row(y)[x]);
+    }
+
+    /// `out` holds channels() samples a pixel.
     void cleanTile(Rect tile, const std::stop_token &stop, PlaneView<float> out)
     {
         auto borrowed = scratch.take();
@@ -144,24 +188,34 @@ struct Cleaner::Private {
         s.stop = stop;
         const int halo = method->haloPx() + kFinishHaloPx;
         const Rect wide = tile.grownBy(halo), finish = tile.grownBy(kFinishHaloPx);
-        constexpr size_t kNoisy = 60, kCleaned = 61, kEnergy = 62; // beyond what any method uses
-        PlaneView<float> noisy = s.plane(kNoisy, {wide.width + kRowPaddingPx, wide.height}).view().cut({0, 0, wide.width, wide.height});
-        PlaneView<float> cleaned = s.plane(kCleaned, finish.size()).view();
-        PlaneView<float> energy = s.plane(kEnergy, finish.size()).view();
-        stabilise(wide, noisy);
-        method->denoiseTile(noisy, frame->cfa.shifted(wide.x, wide.y), finish, cleaned, s);
-        const PlaneView<const float> noisyHere = noisy.cut({method->haloPx(), method->haloPx(), finish.width, finish.height});
-        giveBackPointLights(noisyHere, cleaned, float(std::max(treatment.luminance, treatment.colour)), s);
-        PlaneView<float> removed = s.plane(0, finish.size()).view();
-        for (int y = 0; y < finish.height; ++y)
-            for (int x = 0; x < finish.width; ++x)
-                removed.row(y)[x] = noisyHere.row(y)[x] - cleaned.row(y)[x];
-        meanEnergy(removed, energy, s, 1);
-        for (int y = 0; y < tile.height; ++y) {
-            const Stabiliser pair[2] = {stabiliserAt(tile.x, tile.y + y), stabiliserAt(tile.x + 1, tile.y + y)};
-            const float *c = cleaned.row(y + kFinishHaloPx) + kFinishHaloPx, *e = energy.row(y + kFinishHaloPx) + kFinishHaloPx;
-            for (int x = 0; x < tile.width; ++x)
-                out.row(y)[x] = pair[x & 1].inverse(c[x], e[x]);
+        constexpr size_t kNoisy = 60, kCleaned = 63, kEnergy = 66; // beyond what any method uses
+        const int n = channels();
+        TileInput in{{}, frame->cfa.shifted(wide.x, wide.y), isMosaic() ? nullptr : &noise->bands};
+        TileOutput cleaned;
+        for (int c = 0; c < n; ++c) {
+            const PlaneView<float> noisy = s.plane(kNoisy + size_t(c), {wide.width + kRowPaddingPx, wide.height}).view().cut({0, 0, wide.width, wide.height});
+            isMosaic() ? stabiliseMosaic(wide, noisy) : stabiliseColour(wide, c, noisy);
+            in.planes[size_t(c)] = noisy;
+            cleaned[size_t(c)] = s.plane(kCleaned + size_t(c), finish.size()).view();
+        }
+        method->denoiseTile(in, finish, cleaned, s);
+        const TileInput noisyHere = in.shrunkBy(method->haloPx());
+        giveBackPointLights(noisyHere, cleaned, s);
+        const PlaneView<float> removed = s.plane(0, finish.size()).view(), energy = s.plane(kEnergy, finish.size()).view();
+        for (int c = 0; c < n; ++c) {
+            const PlaneView<const float> before = noisyHere.planes[size_t(c)], after = cleaned[size_t(c)];
+            for (int y = 0; y < finish.height; ++y)
+                for (int x = 0; x < finish.width; ++x)
+                    removed.row(y)[x] = before.row(y)[x] - after.row(y)[x];
+            meanEnergy(removed, energy, s, 1);
+            for (int y = 0; y < tile.height; ++y) {
+                const Stabiliser pair[2] = {isMosaic() ? stabiliserAt(tile.x, tile.y + y) : stabilisers[size_t(c)],
+                                            isMosaic() ? stabiliserAt(tile.x + 1, tile.y + y) : stabilisers[size_t(c)]};
+                const float *v = after.row(y + kFinishHaloPx) + kFinishHaloPx, *e = energy.row(y + kFinishHaloPx) + kFinishHaloPx;
+                float *o = out.row(y) + c;
+                for (int x = 0; x < tile.width; ++x)
+                    o[x * n] = pair[x & 1].inverse(v[x], e[x]);
+            }
         }
         scratch.give(std::move(borrowed));
     }
@@ -197,7 +251,8 @@ int Cleaner::bandRows() const
 Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tilePx) const
 {
     assert(d->frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
-    Plane<float> out(region.size());
+    const int n = d->channels();
+    Plane<float> out({region.width * n, region.height});
     if (d->treatment.isIdentity()) {
         d->copyLinear(region, out.view());
         return out;
@@ -207,7 +262,7 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
     const Status done = parallelFor(grid.across * grid.down, run, [&](int i) {
         const Rect local = Rect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
         if (!local.isEmpty())
-            d->cleanTile(local.movedBy(region.x, region.y), run.stop, out.view().cut(local));
+            d->cleanTile(local.movedBy(region.x, region.y), run.stop, out.view().cut({local.x * n, local.y, local.width * n, local.height}));
     });
     if (!done)
         return done.error();
@@ -226,7 +281,7 @@ Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext 
         return top;
     }();
     CleanedSamples result;
-    result.scale = std::max(1, int(65535 / std::max<float>(frame.levels.white, highest)));
+    result.scale = frame.kind == FrameKind::Rendered ? 1 : std::max(1, int(65535 / std::max<float>(frame.levels.white, highest)));
     result.samples.reset(frame.samples.size());
     for (int y = 0; y < frame.samples.height(); ++y)
         for (int x = 0; x < frame.samples.width(); ++x)
@@ -240,12 +295,14 @@ Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext 
         Result<Plane<float>> linear = cleaner.clean(band, stage(run, double(top - a.y) / a.height, double(band.bottom() - a.y) / a.height));
         if (!linear)
             return linear.error();
-        for (int y = 0; y < band.height; ++y)
-            for (int x = 0; x < band.width; ++x) {
-                const int sx = a.x + x, sy = top + y;
-                const float stored = (linear.value().row(y)[x] * levels.range(sx, sy) + levels.black(sx, sy)) * float(result.scale);
-                result.samples.row(sy)[sx] = uint16_t(std::clamp(std::lround(stored), 0l, 65535l));
-            }
+        const int n = frame.channels();
+        const Status stored = parallelFor(band.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
+            for (int x = 0; x < band.width; ++x)
+                for (int c = 0; c < n; ++c)
+                    result.samples.row(top + y)[(a.x + x) * n + c] = levels.stored(linear.value().row(y)[x * n + c], a.x + x, top + y, c, result.scale);
+        });
+        if (!stored)
+            return stored.error();
     }
     return result;
 }

@@ -7,11 +7,12 @@ namespace irenic {
 
 namespace {
 
-void copyInto(const Plane<float> &from, Rect fromRect, Plane<float> &to, Rect toRect)
+/// Rectangles count pixels of `channels` samples.
+void copyInto(const Plane<float> &from, Rect fromRect, Plane<float> &to, Rect toRect, int channels)
 {
     const Rect both = fromRect.intersected(toRect);
     for (int y = both.y; y < both.bottom(); ++y)
-        std::copy_n(from.row(y - fromRect.y) + (both.x - fromRect.x), both.width, to.row(y - toRect.y) + (both.x - toRect.x));
+        std::copy_n(from.row(y - fromRect.y) + (both.x - fromRect.x) * channels, both.width * channels, to.row(y - toRect.y) + (both.x - toRect.x) * channels);
 }
 
 Rect tileRect(int tx, int ty, const Rect &active)
@@ -81,13 +82,14 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
     const Rect &active = cleaner.frame().active;
     const Treatment &t = cleaner.treatment();
     const int x0 = region.x / kTilePx, y0 = region.y / kTilePx, x1 = (region.right() - 1) / kTilePx, y1 = (region.bottom() - 1) / kTilePx;
-    Plane<float> out(region.size());
+    const int n = cleaner.frame().channels();
+    Plane<float> out({region.width * n, region.height});
     Rect missing; // one rectangle around all that is missing: a halo paid once costs less than one around every tile
     for (int ty = y0; ty <= y1; ++ty)
         for (int tx = x0; tx <= x1; ++tx) {
             const Rect rect = tileRect(tx, ty, active);
             if (const auto tile = find({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty})) {
-                copyInto(*tile, rect, out, region);
+                copyInto(*tile, rect, out, region, n);
                 continue;
             }
             const int right = std::max(missing.right(), rect.right()), bottom = std::max(missing.bottom(), rect.bottom());
@@ -100,14 +102,14 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
     const Result<Plane<float>> fresh = cleaner.clean(missing, run);
     if (!fresh)
         return fresh.error();
-    copyInto(fresh.value(), missing, out, region);
+    copyInto(fresh.value(), missing, out, region, n);
     for (int ty = missing.y / kTilePx; ty <= (missing.bottom() - 1) / kTilePx; ++ty)
         for (int tx = missing.x / kTilePx; tx <= (missing.right() - 1) / kTilePx; ++tx) {
             const Rect rect = tileRect(tx, ty, active);
             if (!missing.contains(rect))
                 continue;
-            Plane<float> tile(rect.size());
-            copyInto(fresh.value(), missing, tile, rect);
+            Plane<float> tile({rect.width * n, rect.height});
+            copyInto(fresh.value(), missing, tile, rect, n);
             store({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty}, std::move(tile));
         }
     return out;
@@ -116,23 +118,24 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
 Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
 {
     const Frame &frame = cleaner.frame();
-    const Rect wide = region.grownBy(Developer::kHaloPx), inside = wide.intersected(frame.active);
-    Result<Plane<float>> mosaic = cleaned(cleaner, inside, cache, run);
-    if (!mosaic)
-        return mosaic.error();
-    Plane<float> padded(wide.size());
+    const Developer developer(frame);
+    const int halo = developer.haloPx(), n = frame.channels();
+    const Rect wide = region.grownBy(halo), inside = wide.intersected(frame.active);
+    Result<Plane<float>> samples = cleaned(cleaner, inside, cache, run);
+    if (!samples)
+        return samples.error();
+    Plane<float> padded({wide.width * n, wide.height});
     for (int y = 0; y < wide.height; ++y) {
-        const int sy = frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y;
+        const float *from = samples.value().row(frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y);
         for (int x = 0; x < wide.width; ++x)
-            padded.row(y)[x] = mosaic.value().row(sy)[frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x];
+            std::copy_n(from + (frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x) * n, n, padded.row(y) + x * n);
     }
-    // Rows of the picture are developed in strips, each with its own halo out of the padded mosaic.
-    const Developer developer(frame.colour);
+    // Rows of the picture are developed in strips, each with its own halo out of the padded samples.
     auto out = RgbImage<float>::ofSize(region.size());
-    constexpr int kStrip = 32;
+    constexpr int kStrip = 64;
     const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}, run.background}, [&](int i) {
         const int top = i * kStrip, rows = std::min(kStrip, region.height - top);
-        const auto strip = developer.develop(padded.constView().cut({0, top, wide.width, rows + 2 * Developer::kHaloPx}),
+        const auto strip = developer.develop(padded.constView().cut({0, top, wide.width * n, rows + 2 * halo}),
                                              frame.cfa.shifted(region.x, region.y + top), look);
         std::copy(strip.samples.begin(), strip.samples.end(), out.row(top));
     });
@@ -144,7 +147,7 @@ Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const
 Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run)
 {
     const Frame &frame = cleaner.frame();
-    const Developer developer(frame.colour);
+    const Developer developer(frame);
     auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
     if (out.samples.empty())
         return out;

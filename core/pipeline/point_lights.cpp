@@ -11,7 +11,7 @@ constexpr float kFull = 4.4f; // and where all is given back
 // it is given back.
 constexpr float kShinesFrom = 2.2f, kShinesFull = 3.0f; // sigma above the brightest of the rings
 constexpr int kRingsPx[] = {4, 6};
-constexpr size_t kRemoved = 0, kMatched = 1, kWeight = 2; // scratch planes
+constexpr size_t kRemoved = 0, kMatched = 1; // scratch planes
 
 /// How far a sample stands above the brightest of its colour on both rings.
 float shineOf(PlaneView<const float> cleaned, int x, int y)
@@ -34,13 +34,12 @@ float shineOf(PlaneView<const float> cleaned, int x, int y)
 
 } // namespace
 
-void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned, float strength, Scratch &scratch)
+bool findPointLights(PlaneView<const float> noisy, PlaneView<const float> cleaned, float strength, PlaneView<float> weight, Scratch &scratch)
 {
     const float scale = std::max(1.f, strength);
     const float from = kFrom * scale, full = kFull * scale;
     const Size size{noisy.width, noisy.height};
     PlaneView<float> removed = scratch.plane(kRemoved, size).view(), matched = scratch.plane(kMatched, size).view();
-    PlaneView<float> weight = scratch.plane(kWeight, size).view();
     for (int y = 0; y < size.height; ++y)
         for (int x = 0; x < size.width; ++x)
             removed.row(y)[x] = noisy.row(y)[x] - cleaned.row(y)[x];
@@ -66,7 +65,7 @@ void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned,
         }
     }
     if (lights.empty())
-        return;
+        return false;
     for (int y = 0; y < size.height; ++y)
         std::fill_n(weight.row(y), size.width, 0.f);
     for (const auto &[x, y, w] : lights) {
@@ -74,9 +73,7 @@ void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned,
             for (int u = std::max(0, x - 2); u <= std::min(size.width - 1, x + 2); ++u)
                 weight.at(u, v) = std::max(weight.at(u, v), w);
     }
-    for (int y = 0; y < size.height; ++y)
-        for (int x = 0; x < size.width; ++x)
-            cleaned.row(y)[x] += weight.row(y)[x] * removed.row(y)[x];
+    return true;
 }
 
 } // namespace irenic

@@ -6,18 +6,19 @@
 
 namespace irenic {
 
-/// Pixels around a sample that giveBackPointLights looks at.
+/// Pixels around a sample that findPointLights looks at.
 inline constexpr int kPointLightReachPx = 8;
 
-/// Gives back what a method took from points of light. Where the removed part, seen through a 3 x 3 binomial filter
+/// Where points of light are of which a method took something, so that it may be given back. Where the removed part, seen through a 3 x 3 binomial filter
 /// (the matched filter of a star of one to two pixels), rises further above 0 than noise does, the removed
-/// part within two pixels is laid over the result again. Of ten thousand samples of pure noise, one is touched. The same is
+/// part within two pixels is to be laid over the result again. Of ten thousand samples of pure noise, one is touched. The same is
 /// done around a sample that outshines, in the cleaned picture itself, everything of its colour four and six pixels away:
 /// such a point has kept its core and lost its faint rim.
 /// @param strength of the treatment: who asks for more than was measured wants fewer doubtful lights, so above 1 the
 ///        height asked for grows with it
-/// @param noisy, cleaned stabilised mosaics of one size (noise sigma 1); `cleaned` is changed in place, right for
-///        samples at least kPointLightReachPx from the border
-void giveBackPointLights(PlaneView<const float> noisy, PlaneView<float> cleaned, float strength, Scratch &scratch);
+/// @param noisy, cleaned stabilised mosaics, or luminances whose noise has sigma 1 behind that filter, of one size
+/// @param weight the share of what was removed that is to be given back, 0 to 1; right for samples at least
+///        kPointLightReachPx from the border. Untouched, and false answered, where there is none
+bool findPointLights(PlaneView<const float> noisy, PlaneView<const float> cleaned, float strength, PlaneView<float> weight, Scratch &scratch);
 
 } // namespace irenic

@@ -68,9 +68,21 @@ std::array<float, 4> Levels::blackOfCell() const
     return cell;
 }
 
-float Frame::linearAt(int x, int y) const
+float Frame::linearAt(int x, int y, int channel) const
 {
-    return Linearizer(*this).linear(x, y);
+    return Linearizer(*this).linear(x, y, channel);
+}
+
+uint16_t Encoding::encoded(float linear, size_t channel) const
+{
+    const std::vector<float> &table = decode[channel];
+    const auto above = std::lower_bound(table.begin(), table.end(), linear);
+    if (above == table.begin())
+        return 0;
+    if (above == table.end())
+        return 65535;
+    const bool lowerIsNearer = linear - above[-1] < above[0] - linear;
+    return uint16_t(above - table.begin() - lowerIsNearer);
 }
 
 Size Frame::uprightSize() const
@@ -78,23 +90,40 @@ Size Frame::uprightSize() const
     return orientation >= 5 ? Size{crop.height, crop.width} : crop.size();
 }
 
+namespace {
+
+std::string lowerEnding(const std::filesystem::path &file)
+{
+    std::string ending = file.extension().string();
+    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    return ending;
+}
+
+} // namespace
+
+bool looksRendered(const std::filesystem::path &file)
+{
+    static const std::set<std::string> endings{".tif", ".tiff", ".jpg", ".jpeg", ".jpe", ".png"};
+    return endings.contains(lowerEnding(file));
+}
+
 bool looksLikeRaw(const std::filesystem::path &file)
 {
     static const std::set<std::string> endings{
         ".3fr", ".arw", ".cr2", ".cr3", ".crw", ".dcr", ".dng", ".erf", ".iiq", ".kdc", ".mef", ".mos", ".mrw",
         ".nef", ".nrw", ".orf", ".pef", ".raf", ".raw", ".rw2", ".rwl", ".sr2", ".srf", ".srw", ".x3f"};
-    std::string ending = file.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return char(std::tolower(c)); });
-    return endings.contains(ending);
+    return endings.contains(lowerEnding(file));
 }
 
-Result<std::vector<std::filesystem::path>> rawFilesIn(const std::filesystem::path &folder)
+Result<std::vector<std::filesystem::path>> photographsIn(const std::filesystem::path &folder)
 {
     std::error_code ec;
-    std::vector<std::filesystem::path> files;
+    std::vector<std::filesystem::path> files, rendered;
     for (const auto &entry : std::filesystem::directory_iterator(folder, ec))
-        if (entry.is_regular_file(ec) && looksLikeRaw(entry.path()))
-            files.push_back(entry.path());
+        if (entry.is_regular_file(ec) && (looksLikeRaw(entry.path()) || looksRendered(entry.path())))
+            (looksLikeRaw(entry.path()) ? files : rendered).push_back(entry.path());
+    if (files.empty())
+        files = std::move(rendered);
     if (ec)
         return Error{ErrorCode::NotFound, "The folder " + folder.string() + " cannot be read: " + ec.message() + ".", {}};
     std::sort(files.begin(), files.end());

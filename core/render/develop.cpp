@@ -2,12 +2,15 @@
 #include "irenic/develop.h"
 
 #include "render/colour.h"
+#include "render/demosaic.h"
 
 #include <cmath>
 
 namespace irenic {
 
 namespace {
+
+static_assert(Developer::kHaloPx == kDemosaicHaloPx);
 
 constexpr float kShoulder = 0.6f; // where the roll-off leaves the straight line
 
@@ -19,26 +22,6 @@ float rolledOff(float v, float white)
     const float w = (white - kShoulder) / (1 - kShoulder), t = std::min((v - kShoulder) / (1 - kShoulder), w);
     return kShoulder + (1 - kShoulder) * t * (1 + t / (w * w)) / (1 + t);
 }
-
-/// Gradient-corrected linear interpolation: Malvar, He and Cutler, ICASSP 2004. `p` points at the sample; taps are
-/// named by what lies at distance one and two.
-struct Taps {
-    const float *p;
-    ptrdiff_t s;
-    float cross1() const { return p[-1] + p[1] + p[-s] + p[s]; }
-    float cross2() const { return p[-2] + p[2] + p[-2 * s] + p[2 * s]; }
-    float corners() const { return p[-s - 1] + p[-s + 1] + p[s - 1] + p[s + 1]; }
-    float greenAtColour() const { return (4 * p[0] + 2 * cross1() - cross2()) / 8; }
-    float oppositeAtColour() const { return (6 * p[0] + 2 * corners() - 1.5f * cross2()) / 8; }
-    float rowNeighbourAtGreen() const
-    {
-        return (5 * p[0] + 4 * (p[-1] + p[1]) - (p[-2] + p[2]) - corners() + 0.5f * (p[-2 * s] + p[2 * s])) / 8;
-    }
-    float columnNeighbourAtGreen() const
-    {
-        return (5 * p[0] + 4 * (p[-s] + p[s]) - (p[-2 * s] + p[2 * s]) - corners() + 0.5f * (p[-2] + p[2])) / 8;
-    }
-};
 
 float srgbEncoded(float v)
 {
@@ -64,12 +47,22 @@ RgbImage<T> encodedWithTable(const RgbImage<float> &linear)
 
 } // namespace
 
-Developer::Developer(const ColourDescription &colour)
+Developer::Developer(const ColourDescription &colour) : m_mosaic(true)
 {
     const CameraToSrgb c = cameraToSrgb(colour);
-    std::transform(c.balance.begin(), c.balance.end(), m_balance.begin(), [](double v) { return float(v); });
-    std::transform(c.matrix.begin(), c.matrix.end(), m_matrix.begin(), [](double v) { return float(v); });
+    std::copy(c.balance.begin(), c.balance.end(), m_balance.begin());
+    std::copy(c.matrix.begin(), c.matrix.end(), m_matrix.begin());
     m_gain = float(std::exp2(colour.baselineExposureEv));
+}
+
+Developer::Developer(const Frame &frame) : Developer(frame.colour)
+{
+    m_mosaic = frame.kind == FrameKind::Mosaic;
+    if (frame.kind == FrameKind::Rendered) {
+        std::copy(frame.encoding->toSrgb.begin(), frame.encoding->toSrgb.end(), m_matrix.begin());
+        m_balance = {1, 1, 1};
+        m_gain = 1;
+    }
 }
 
 void Developer::finishRow(float *rgb, int count, const Look &look) const
@@ -84,56 +77,64 @@ void Developer::finishRow(float *rgb, int count, const Look &look) const
     }
 }
 
-RgbImage<float> Developer::develop(PlaneView<const float> mosaic, CfaPattern cfa, const Look &look) const
+RgbImage<float> Developer::develop(PlaneView<const float> samples, CfaPattern cfa, const Look &look) const
 {
-    const Size size{mosaic.width - 2 * kHaloPx, mosaic.height - 2 * kHaloPx};
+    if (!m_mosaic)
+        return finished(samples, look);
+    const Size size{samples.width - 2 * kHaloPx, samples.height - 2 * kHaloPx};
     auto out = RgbImage<float>::ofSize(size);
-    // The corrections of the filter mix colours, so they must be balanced first or edges take on a tint.
-    Plane<float> balanced({mosaic.width, mosaic.height});
-    for (int y = 0; y < mosaic.height; ++y) {
+    // Colours are compared, so they must be balanced first or edges take on a tint.
+    Plane<float> balanced({samples.width, samples.height});
+    for (int y = 0; y < samples.height; ++y) {
         const float gains[2] = {m_balance[size_t(cfa.at(0, y))], m_balance[size_t(cfa.at(1, y))]}; // the halo is even: same phase
-        for (int x = 0; x < mosaic.width; ++x)
-            balanced.row(y)[x] = mosaic.row(y)[x] * gains[x & 1];
+        for (int x = 0; x < samples.width; ++x)
+            balanced.row(y)[x] = samples.row(y)[x] * gains[x & 1];
     }
+    demosaic(balanced.view(), cfa, out.samples.data());
     const float undo[3] = {1 / m_balance[0], 1 / m_balance[1], 1 / m_balance[2]};
     for (int y = 0; y < size.height; ++y) {
         float *o = out.row(y);
-        for (int x = 0; x < size.width; ++x, o += 3) {
-            const Taps t{balanced.row(y + kHaloPx) + x + kHaloPx, balanced.stride()};
-            const Colour here = cfa.at(x, y);
-            if (here == Colour::Green) {
-                const bool redInRow = cfa.at(x + 1, y) == Colour::Red;
-                o[1] = t.p[0];
-                o[0] = redInRow ? t.rowNeighbourAtGreen() : t.columnNeighbourAtGreen();
-                o[2] = redInRow ? t.columnNeighbourAtGreen() : t.rowNeighbourAtGreen();
-            } else {
-                o[1] = t.greenAtColour();
-                o[here == Colour::Red ? 0 : 2] = t.p[0];
-                o[here == Colour::Red ? 2 : 0] = t.oppositeAtColour();
-            }
+        for (int x = 0; x < size.width; ++x, o += 3)
             for (int c = 0; c < 3; ++c)
                 o[c] *= undo[c];
-        }
         finishRow(out.row(y), size.width, look);
     }
     return out;
 }
 
-RgbImage<float> Developer::developReduced(PlaneView<const float> mosaic, CfaPattern cfa, int factor, const Look &look) const
+RgbImage<float> Developer::finished(PlaneView<const float> samples, const Look &look) const
+{
+    auto out = RgbImage<float>::ofSize({samples.width / 3, samples.height});
+    for (int y = 0; y < samples.height; ++y) {
+        std::copy_n(samples.row(y), samples.width, out.row(y));
+        finishRow(out.row(y), out.size.width, look);
+    }
+    return out;
+}
+
+RgbImage<float> Developer::developReduced(PlaneView<const float> samples, CfaPattern cfa, int factor, const Look &look) const
 {
     assert(factor >= 2 && factor % 2 == 0);
-    const Size size{mosaic.width / factor, mosaic.height / factor};
+    const int channels = m_mosaic ? 1 : 3;
+    const Size size{samples.width / (factor * channels), samples.height / factor};
     auto out = RgbImage<float>::ofSize(size);
-    const float perColour[3] = {4.f / float(factor * factor), 2.f / float(factor * factor), 4.f / float(factor * factor)};
+    const float share = 1 / float(factor * factor);
+    const float perColour[3] = {4 * share, 2 * share, 4 * share};
     for (int y = 0; y < size.height; ++y) {
         float *o = out.row(y);
         for (int v = 0; v < factor; ++v) {
-            const float *row = mosaic.row(y * factor + v);
+            const float *row = samples.row(y * factor + v);
             const int even = int(cfa.at(0, v)), odd = int(cfa.at(1, v));
             for (int x = 0; x < size.width; ++x)
-                for (int u = 0; u < factor; u += 2) {
-                    o[x * 3 + even] += row[x * factor + u] * perColour[even];
-                    o[x * 3 + odd] += row[x * factor + u + 1] * perColour[odd];
+                for (int u = 0; u < factor; u += m_mosaic ? 2 : 1) {
+                    const float *p = row + (x * factor + u) * channels;
+                    if (!m_mosaic) {
+                        for (int c = 0; c < 3; ++c)
+                            o[x * 3 + c] += p[c] * share;
+                        continue;
+                    }
+                    o[x * 3 + even] += p[0] * perColour[even];
+                    o[x * 3 + odd] += p[1] * perColour[odd];
                 }
         }
         finishRow(o, size.width, look);

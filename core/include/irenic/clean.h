@@ -21,8 +21,8 @@ public:
     Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment);
     ~Cleaner();
 
-    /// Cleaned samples, linear (0 black, 1 clipping, unclipped both ways), for a region inside Frame::active, in the
-    /// coordinates of Frame::samples. Fails only with Cancelled.
+    /// Cleaned samples, linear (0 black, 1 clipping, unclipped both ways), for a region inside Frame::active, in pixels of the
+    /// frame; Frame::channels() samples a pixel. Fails only with Cancelled.
     /// @param tilePx side of the tiles, >= 16, or 0 for what suits the method and the threads; a matter of speed alone
     Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = 0) const;
 
@@ -45,8 +45,8 @@ struct CleanedSamples {
 };
 
 /// Cleans the whole active area and rounds it to stored numbers. Treated samples are scaled up by the largest whole
-/// factor that 16 bits hold, so that a smooth result is not cut back to the source's coarser steps; an identity
-/// treatment returns the source's own samples, scale 1.
+/// factor that 16 bits hold, so that a smooth result is not cut back to the source's coarser steps (rendered pictures have 16 bits
+/// already); an identity treatment returns the source's own samples, scale 1.
 Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run = {});
 
 /// A treatment to start from, with the reason in one sentence.

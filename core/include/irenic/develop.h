@@ -23,8 +23,8 @@ struct Look {
     bool operator==(const Look &) const = default;
 };
 
-/// Turns linear sensor samples into a picture: white balance, demosaic, camera colour, tone. The same for
-/// untreated and treated samples, for screen and file. Immutable and shared between threads.
+/// Turns a frame's linear samples into a picture: white balance, demosaic where there is a mosaic (see demosaic()), colour, tone.
+/// The same for untreated and treated samples, for screen and file. Immutable and shared between threads.
 ///
 /// Colours are found as DNG 1.4, chapter 6 says. Channels are clipped at the level where the first of them clips,
 /// after balance, so that blown lights are white and not magenta. Pushed lights roll off on a shoulder that
@@ -32,22 +32,26 @@ struct Look {
 class Developer
 {
 public:
-    explicit Developer(const ColourDescription &colour);
+    explicit Developer(const Frame &frame);
+    explicit Developer(const ColourDescription &colour); ///< for mosaics of that camera
 
-    /// Pixels of mosaic needed around a developed region.
-    static constexpr int kHaloPx = 2;
+    /// Pixels needed around a developed region of a mosaic; none around full colour.
+    static constexpr int kHaloPx = 12;
+    int haloPx() const { return m_mosaic ? kHaloPx : 0; }
 
     /// Linear sRGB (0..1, clipped only above) of a region.
-    /// @param mosaic linear samples of region.grownBy(kHaloPx)
-    /// @param cfa    pattern at the corner of `region`
-    RgbImage<float> develop(PlaneView<const float> mosaic, CfaPattern cfa, const Look &look) const;
+    /// @param samples linear samples of region.grownBy(haloPx()), Frame::channels() a pixel
+    /// @param cfa     of a mosaic: pattern at the corner of `region`
+    RgbImage<float> develop(PlaneView<const float> samples, CfaPattern cfa, const Look &look) const;
 
     /// The region at a whole reduction: each output pixel is the mean of a block of `factor` x `factor` samples (even,
-    /// >= 2) colour by colour, so no demosaic is needed. Blocks start at the mosaic's corner; ragged ends are dropped.
-    RgbImage<float> developReduced(PlaneView<const float> mosaic, CfaPattern cfa, int factor, const Look &look) const;
+    /// >= 2) colour by colour, so no demosaic is needed. Blocks start at the corner; ragged ends are dropped.
+    RgbImage<float> developReduced(PlaneView<const float> samples, CfaPattern cfa, int factor, const Look &look) const;
 
 private:
+    RgbImage<float> finished(PlaneView<const float> samples, const Look &look) const;
     void finishRow(float *rgb, int count, const Look &look) const;
+    bool m_mosaic;
     std::array<float, 3> m_balance;
     std::array<float, 9> m_matrix;
     float m_gain;

@@ -65,38 +65,61 @@ struct ShootingData {
     int bitDepth = 0; ///< bits of the stored samples
 };
 
+/// What one place of a frame holds.
+enum class FrameKind : uint8_t {
+    Mosaic,  ///< one sample, its colour by the sensor's two-by-two pattern
+    Linear,  ///< red, green and blue of the camera, linear: a linear DNG, or a six-by-six sensor after demosaicing
+    Rendered ///< red, green and blue as a picture file encodes them: TIFF, JPEG, PNG
+};
+
+/// How a rendered picture's numbers mean colour, as its profile says.
+struct Encoding {
+    std::array<std::vector<float>, 3> decode; ///< 65536 linear values of red, green, blue; rising, 0 to 1
+    Matrix3 toSrgb{1, 0, 0, 0, 1, 0, 0, 0, 1}; ///< linear values to linear sRGB
+    std::vector<uint8_t> profile;             ///< ICC, as embedded; empty where the file has none, which means sRGB
+    /// The stored number whose linear value is nearest.
+    uint16_t encoded(float linear, size_t channel) const;
+};
+
 struct SourceTags; ///< the directories of a DNG source as they stood; for writers
 
-/// One raw photograph: the sensor's numbers exactly as stored, and what they mean. Never changed after
-/// reading, so it is shared between threads as std::shared_ptr<const Frame>.
+/// One photograph: its numbers exactly as stored, and what they mean. Never changed after
+/// reading, so it is shared between threads as std::shared_ptr<const Frame>. All places and sizes count pixels.
 struct Frame {
     std::filesystem::path file;
-    Plane<uint16_t> samples;  ///< every stored sample, masked borders included
-    Rect active;              ///< the exposed part of `samples`
-    Rect crop;                ///< the default crop, in the coordinates of `samples`; inside `active`
-    CfaPattern cfa;           ///< phase at sample (0, 0) of `samples`
-    Levels levels;
+    FrameKind kind = FrameKind::Mosaic;
+    /// Every stored sample, masked borders included: channels() x width numbers a row. Of rendered pictures with 8 bits, times 257.
+    Plane<uint16_t> samples;
+    Rect active;              ///< the exposed part
+    Rect crop;                ///< the default crop; inside `active`
+    CfaPattern cfa;           ///< of a mosaic: phase at its first sample
+    Levels levels;            ///< of a linear frame, three blacks that do not repeat; of a rendered one, 0 and 65535
+    std::shared_ptr<const Encoding> encoding; ///< of a rendered frame only
+    std::string pattern;      ///< the sensor's pattern in words: "RGGB", "six by six"; empty where there is none
     ColourDescription colour;
     ShootingData shooting;
     int orientation = 1;      ///< Exif orientation, 1..8
     std::vector<std::string> warnings; ///< plain sentences about what is odd in the file
     std::shared_ptr<const SourceTags> source; ///< null unless the source is a DNG
 
-    /// Sample minus black, over white minus black; 0 is black, 1 is clipping. Coordinates of `samples`.
-    float linearAt(int x, int y) const;
+    int channels() const { return kind == FrameKind::Mosaic ? 1 : 3; }
+    Size size() const { return {samples.width() / channels(), samples.height()}; } ///< masked borders included
+    /// Sample minus black, over white minus black; 0 is black, 1 is clipping. Of a rendered frame, its decoded value.
+    float linearAt(int x, int y, int channel = 0) const;
     /// Width and height as they hang on the wall: of `crop`, turned by `orientation`.
     Size uprightSize() const;
 };
 
-/// Reads a raw photograph. Two-by-two patterns only.
-/// Fails with NotFound, NotAPicture (not a raw file), Damaged (missing, cut off, contradictory) or
+/// Reads a photograph: raw files of two-by-two and six-by-six sensors, linear DNGs, and pictures (TIFF, JPEG, PNG).
+/// Fails with NotFound, NotAPicture (no picture that can be read), Damaged (missing, cut off, contradictory) or
 /// Unsupported (a layout that this version does not know); every message names the file.
 Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file, const RunContext &run = {});
 
-/// Files of a folder that look like raw photographs by their name, sorted by name; not searched deeper.
-Result<std::vector<std::filesystem::path>> rawFilesIn(const std::filesystem::path &folder);
+/// Photographs of a folder by their names, sorted; not searched deeper. Where there are raw files, they alone: pictures beside them
+/// are their renditions.
+Result<std::vector<std::filesystem::path>> photographsIn(const std::filesystem::path &folder);
 
-/// True where the file's ending is one of a raw format's.
-bool looksLikeRaw(const std::filesystem::path &file);
+bool looksLikeRaw(const std::filesystem::path &file);      ///< by its ending
+bool looksRendered(const std::filesystem::path &file);     ///< likewise: TIFF, JPEG or PNG
 
 } // namespace irenic

@@ -36,7 +36,7 @@ struct Treatment {
     std::string method = "wavelet";
     double luminance = kLuminanceStrength.suggested;
     double colour = kColourStrength.suggested;
-    std::string colourMethod; ///< cleans the colours where it is not to be `method`; empty otherwise
+    std::string colourMethod{}; ///< cleans the colours where it is not to be `method`; empty otherwise
     bool operator==(const Treatment &) const = default;
     /// Nothing is to be done: the samples stay as they are, to the last bit, hot pixels included.
     bool isIdentity() const { return luminance == 0 && colour == 0; }

@@ -3,6 +3,7 @@
 
 #include "irenic/frame.h"
 
+#include <array>
 #include <cmath>
 
 namespace irenic {
@@ -36,9 +37,34 @@ struct Banding {
     float at(int x, int y) const { return (rows.empty() ? 0.f : rows[size_t(y)]) + (columns.empty() ? 0.f : columns[size_t(x)]); }
 };
 
+/// The noise of one band of a full-colour picture, after its variance was stabilised: demosaicing, and whatever else was done to
+/// the picture before, leaves neighbouring samples alike, so that some frequencies hold more noise than others. White noise
+/// has 1 everywhere.
+struct BandNoise {
+    static constexpr int kScales = 4;
+    float sigma = 1;                                                                           ///< of single samples
+    std::array<float, 64> dct = filled<64>();  ///< relative sigma of the 8 x 8 DCT of samples two pixels apart, by row, then column
+    std::array<float, kScales> scales = filled<kScales>(); ///< relative sigma of Haar details of samples 2, 4, 8 and 16 pixels apart
+    bool operator==(const BandNoise &) const = default;
+
+private:
+    template <size_t n>
+    static constexpr std::array<float, n> filled()
+    {
+        std::array<float, n> a{};
+        for (float &v : a)
+            v = 1;
+        return a;
+    }
+};
+
 /// What was measured on one frame.
 struct NoiseReport {
-    std::array<NoiseModel, 4> cells;  ///< by place in the two-by-two pattern, (x & 1) + 2 * (y & 1) of the stored samples
+    /// By place in the two-by-two pattern, (x & 1) + 2 * (y & 1) of the stored samples; of a full-colour frame, red, green and
+    /// blue, the last unused.
+    std::array<NoiseModel, 4> cells;
+    std::vector<BandNoise> bands;     ///< of a full-colour frame, in the order of Packet::bands(); otherwise empty
+    float pointSigma = 1;             ///< of a full-colour frame's luminance behind the filter that looks for points of light
     std::vector<PixelAt> hotPixels;   ///< sorted by row, then column; coordinates of the stored samples
     Banding banding;
     float midSignal = 0;              ///< the frame's median green signal, at which the next two are stated

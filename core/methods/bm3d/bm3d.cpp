@@ -38,39 +38,37 @@ public:
     int haloPx() const override { return reachPx(kRestScales) + 2 * bm3d::kReachPx + openReachPx() + Packet::kReachPx + 1; }
     int bestTilePx() const override { return 512; }
 
-    void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect where, PlaneView<float> out, Scratch &scratch) const override
+    void denoiseTile(const TileInput &in, Rect where, const TileOutput &out, Scratch &scratch) const override
     {
-        Packet packet(in, cfa, scratch);
+        Packet packet(in, scratch);
         const int halo = haloPx();
-        const Rect final = Rect{halo, halo, out.width, out.height}.grownBy(reachPx(kRestScales) + 1), basic = final.grownBy(bm3d::kReachPx);
+        const Rect final = Rect{halo, halo, out[0].width, out[0].height}.grownBy(reachPx(kRestScales) + 1), basic = final.grownBy(bm3d::kReachPx);
         const int originX = where.x - halo, originY = where.y - halo;
-        const PlaneView<float> slope = scratch.plane(Packet::kFirstFreePlane, {in.width + kRowPaddingPx, in.height}).view();
+        const PlaneView<float> slope = scratch.plane(Packet::kFirstFreePlane, {in.width() + kRowPaddingPx, in.height()}).view();
         constexpr size_t free = Packet::kFirstFreePlane + 1;
-        copyRows(packet.luminance(), slope);
-        shrinkDct(slope, packet.size(), originY, slopeBand(m_luminance), scratch, free);
-        packet.openColours(slope);
-        const auto colours = packet.colours();
-        const std::array<PlaneView<float>, 4> bands{packet.luminance(), colours[0], colours[1], colours[2]};
-        const std::array<float, 4> strengths{m_luminance, m_colour, m_colour, m_colour};
+        const std::span<const Packet::Band> bands = packet.bands();
+        copyRows(bands[0].samples, slope);
+        shrinkDct(slope, *bands[0].noise, packet.size(), originY, slopeBand(m_luminance), scratch, free);
+        packet.openDetails(slope);
         Work &w = work(scratch);
-        for (size_t b = 0; b < 4; ++b)
-            w.noisy[b].fillFrom(bands[b], packet.size());
-        filter(w, w.noisy[0], References(basic, originX, originY), false, kBasicLimit, strengths, scratch.stop);
-        for (size_t b = 0; b < 4; ++b)
+        for (size_t b = 0; b < bands.size(); ++b)
+            w.noisy[b].fillFrom(bands[b].samples, packet.size());
+        filter(w, bands, w.noisy[0], References(basic, originX, originY), false, kBasicLimit, scratch.stop);
+        for (size_t b = 0; b < bands.size(); ++b)
             w.settle(b, basic, w.pilot[b]);
-        filter(w, w.pilot[0], References(final, originX, originY), true, kFinalLimit, strengths, scratch.stop);
-        for (size_t b = 0; b < 4; ++b)
-            if (strengths[b] > 0) {
-                w.settleInto(b, final, bands[b]);
-                shrinkScales(bands[b], packet.size(), kRestScales, waveletThreshold(strengths[b]), scratch, free);
+        filter(w, bands, w.pilot[0], References(final, originX, originY), true, kFinalLimit, scratch.stop);
+        for (size_t b = 0; b < bands.size(); ++b)
+            if (const float strength = strengthOf(bands[b]); strength > 0) {
+                w.settleInto(b, final, bands[b].samples);
+                shrinkScales(bands[b].samples, *bands[b].noise, packet.size(), kRestScales, waveletThreshold(strength), scratch, free);
             }
-        packet.closeColours(slope);
+        packet.closeDetails(slope);
         packet.close(out);
     }
 
 private:
     struct Work : Scratch::Extra {
-        std::array<bm3d::Phases, 4> noisy, pilot, sum, weight;
+        std::array<bm3d::Phases, Packet::kMostBands> noisy, pilot, sum, weight;
 
         /// The weighted means; what no window reached stays as it was.
         void settle(size_t band, Rect where, bm3d::Phases &to) const
@@ -109,10 +107,10 @@ private:
     }
 
     /// One stage: groups found on `match`, every band filtered with them.
-    void filter(Work &w, const bm3d::Phases &match, const References &r, bool wiener, float limit, const std::array<float, 4> &strengths,
+    void filter(Work &w, std::span<const Packet::Band> bands, const bm3d::Phases &match, const References &r, bool wiener, float limit,
                 const std::stop_token &stop) const
     {
-        for (size_t b = 0; b < 4; ++b)
+        for (size_t b = 0; b < bands.size(); ++b)
             for (bm3d::Phases *p : {&w.sum[b], &w.weight[b]}) {
                 p->reset(w.noisy[b].size());
                 p->clear();
@@ -120,11 +118,14 @@ private:
         for (int y = r.firstY; y < r.endY && !stop.stop_requested(); y += kStepPx)
             for (int x = r.firstX; x < r.endX; x += kStepPx) {
                 const bm3d::Group group = bm3d::findGroup(match, x, y, limit);
-                for (size_t b = 0; b < 4; ++b)
-                    if (strengths[b] > 0)
-                        bm3d::filterGroup(group, w.noisy[b], wiener ? &w.pilot[b] : nullptr, (wiener ? kWiener : kHard) * strengths[b], w.sum[b], w.weight[b]);
+                for (size_t b = 0; b < bands.size(); ++b)
+                    if (const float strength = strengthOf(bands[b]); strength > 0)
+                        bm3d::filterGroup(group, w.noisy[b], wiener ? &w.pilot[b] : nullptr, (wiener ? kWiener : kHard) * strength, bands[b].noise->dct, w.sum[b],
+                                          w.weight[b]);
             }
     }
+
+    float strengthOf(const Packet::Band &band) const { return band.isColour ? m_colour : m_luminance; }
 
     float m_luminance;
     float m_colour;

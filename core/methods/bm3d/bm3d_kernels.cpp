@@ -148,7 +148,7 @@ HWY_INLINE void loadTransformed(const Group &group, const Phases &from, const Co
     across(stack, count);
 }
 
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, Phases &sum, Phases &weight)
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight)
 {
     static const Cosines cosines;
     const D d;
@@ -158,20 +158,23 @@ void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, f
     loadTransformed(group, noisy, cosines, c);
     const float mean = c[0];
     // Coefficients are sqrt(count) too large, since the transform across was not scaled.
-    const auto one = hn::Set(d, 1.f), noise = hn::Set(d, threshold * threshold * float(count)), tiny = hn::Set(d, 1e-20f);
+    const auto one = hn::Set(d, 1.f), tiny = hn::Set(d, 1e-20f);
+    HWY_ALIGN float limits[kWindow];
+    for (size_t i = 0; i < kWindow; ++i)
+        limits[i] = threshold * threshold * float(count) * (noise[i] * noise[i]);
     auto kept = hn::Zero(d);
     if (pilot) {
         loadTransformed(group, *pilot, cosines, p);
         for (size_t i = 0; i < total; i += lanes) {
             const auto q = hn::Load(d, p + i), energy = hn::Mul(q, q);
-            const auto gain = hn::Div(energy, hn::Add(hn::Add(energy, noise), tiny));
+            const auto gain = hn::Div(energy, hn::Add(hn::Add(energy, hn::Load(d, limits + i % kWindow)), tiny));
             kept = hn::MulAdd(gain, gain, kept);
             hn::Store(hn::Mul(gain, hn::Load(d, c + i)), d, c + i);
         }
     } else {
         for (size_t i = 0; i < total; i += lanes) {
             const auto v = hn::Load(d, c + i);
-            const auto stays = hn::Gt(hn::Mul(v, v), noise);
+            const auto stays = hn::Gt(hn::Mul(v, v), hn::Load(d, limits + i % kWindow));
             kept = hn::Add(kept, hn::IfThenElseZero(stays, one));
             hn::Store(hn::IfThenElseZero(stays, v), d, c + i);
         }
@@ -211,9 +214,9 @@ Group findGroup(const Phases &picture, int x, int y, float limit)
     return HWY_DYNAMIC_DISPATCH(findGroup)(picture, x, y, limit);
 }
 
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, Phases &sum, Phases &weight)
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight)
 {
-    HWY_DYNAMIC_DISPATCH(filterGroup)(group, noisy, pilot, threshold, sum, weight);
+    HWY_DYNAMIC_DISPATCH(filterGroup)(group, noisy, pilot, threshold, noise, sum, weight);
 }
 
 } // namespace irenic::bm3d

@@ -47,12 +47,13 @@ Group findGroup(const Phases &picture, int x, int y, float limit);
 
 /// Transforms a group (DCT in each window, Walsh-Hadamard across them), shrinks, transforms back, and adds what comes out,
 /// times a weight, to `sum`, and the weight to `weight`. With `pilot` null, coefficients under `threshold` (noise sigma) go;
-/// otherwise the empirical Wiener filter with the pilot's coefficients is used, its noise being threshold.
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, Phases &sum, Phases &weight);
+/// otherwise the empirical Wiener filter with the pilot's coefficients is used, its noise being threshold. `noise` multiplies the
+/// threshold of every coefficient of a window, by row, then column: 1 where noise is white.
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight);
 
 namespace reference {
 Group findGroup(const Phases &picture, int x, int y, float limit);
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, Phases &sum, Phases &weight);
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight);
 } // namespace reference
 
 } // namespace irenic::bm3d

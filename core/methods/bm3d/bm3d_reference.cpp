@@ -69,14 +69,14 @@ Group findGroup(const Phases &picture, int x, int y, float limit)
     return g;
 }
 
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, Phases &sum, Phases &weight)
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight)
 {
     Stack c = transformed(load(group, noisy), group.count, false);
     const Stack p = pilot ? transformed(load(group, *pilot), group.count, false) : c;
     double kept = 0;
     for (size_t i = 0; i < c.size(); ++i) {
-        const double noise = double(threshold) * double(threshold);
-        const double gain = i == 0 ? 1 : pilot ? p[i] * p[i] / (p[i] * p[i] + noise) : p[i] * p[i] > noise ? 1 : 0;
+        const double limit = std::pow(double(threshold) * double(noise[i % 64]), 2);
+        const double gain = i == 0 ? 1 : pilot ? p[i] * p[i] / (p[i] * p[i] + limit) : p[i] * p[i] > limit ? 1 : 0;
         c[i] *= gain;
         kept += gain * gain;
     }

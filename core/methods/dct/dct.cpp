@@ -29,21 +29,22 @@ public:
     int haloPx() const override { return 2 * reachPx(bandFor(1)) + packet::kGradientReachPx + reachPx(kCoarseScales) + Packet::kReachPx; }
     int bestTilePx() const override { return 640; }
 
-    void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect where, PlaneView<float> out, Scratch &scratch) const override
+    void denoiseTile(const TileInput &in, Rect where, const TileOutput &out, Scratch &scratch) const override
     {
-        Packet packet(in, cfa, scratch);
+        Packet packet(in, scratch);
         const int top = where.y - haloPx();
-        const PlaneView<float> slope = scratch.plane(Packet::kFirstFreePlane, {in.width + kRowPaddingPx, in.height}).view();
+        const PlaneView<float> slope = scratch.plane(Packet::kFirstFreePlane, {in.width() + kRowPaddingPx, in.height()}).view();
         constexpr size_t free = Packet::kFirstFreePlane + 1;
-        shrinkDct(packet.luminance(), packet.size(), top, m_luminance, scratch, free);
-        copyRows(packet.luminance(), slope);
-        packet.openColours(slope);
-        for (const PlaneView<float> &band : packet.colours()) {
-            shrinkDct(band, packet.size(), top, m_colour, scratch, free);
-            shrinkScales(band, packet.size(), kCoarseScales, m_colourCoarse, scratch, free);
+        const Packet::Band &luminance = packet.bands().front();
+        shrinkDct(luminance.samples, *luminance.noise, packet.size(), top, m_luminance, scratch, free);
+        copyRows(luminance.samples, slope);
+        packet.openDetails(slope);
+        for (const Packet::Band &band : packet.bands().subspan(1)) {
+            shrinkDct(band.samples, *band.noise, packet.size(), top, band.isColour ? m_colour : m_luminance, scratch, free);
+            shrinkScales(band.samples, *band.noise, packet.size(), kCoarseScales, band.isColour ? m_colourCoarse : m_luminanceCoarse, scratch, free);
         }
-        packet.closeColours(slope);
-        shrinkScales(packet.luminance(), packet.size(), kCoarseScales, m_luminanceCoarse, scratch, free);
+        packet.closeDetails(slope);
+        shrinkScales(luminance.samples, *luminance.noise, packet.size(), kCoarseScales, m_luminanceCoarse, scratch, free);
         packet.close(out);
     }
 
@@ -71,7 +72,7 @@ int reachPx(const DctBand &settings)
     return (settings.wienerThreshold > 0 ? 2 : 1) * dct::kReachPx;
 }
 
-void shrinkDct(PlaneView<float> band, Size size, int rowInFrame, const DctBand &settings, Scratch &scratch, size_t firstFree)
+void shrinkDct(PlaneView<float> band, const BandNoise &noise, Size size, int rowInFrame, const DctBand &settings, Scratch &scratch, size_t firstFree)
 {
     if (settings.hardThreshold <= 0 || scratch.stop.stop_requested())
         return;
@@ -80,7 +81,7 @@ void shrinkDct(PlaneView<float> band, Size size, int rowInFrame, const DctBand &
     const int firstRow = ((-rowInFrame % settings.rowStep) + settings.rowStep) % settings.rowStep;
     sum.fill(0);
     weight.fill(0);
-    dct::shrinkWindows(band, {}, settings.hardThreshold, firstRow, settings.rowStep, size, sum.view(), weight.view());
+    dct::shrinkWindows(band, {}, settings.hardThreshold, noise.dct, firstRow, settings.rowStep, size, sum.view(), weight.view());
     if (settings.wienerThreshold <= 0) {
         divide(sum.view(), weight.view(), size, band);
         return;
@@ -90,7 +91,7 @@ void shrinkDct(PlaneView<float> band, Size size, int rowInFrame, const DctBand &
         return;
     sum.fill(0);
     weight.fill(0);
-    dct::shrinkWindows(band, pilot.view(), settings.wienerThreshold, firstRow, settings.rowStep, size, sum.view(), weight.view());
+    dct::shrinkWindows(band, pilot.view(), settings.wienerThreshold, noise.dct, firstRow, settings.rowStep, size, sum.view(), weight.view());
     divide(sum.view(), weight.view(), size, band);
 }
 

@@ -15,14 +15,14 @@ inline constexpr MethodInfo kDctInfo{"dct", "Sliding DCT", "Crisp lines and weav
 /// 16(12), 2007 (weights); Ghael, Sayeed and Baraniuk, Proc. SPIE 3169, 1997 (empirical Wiener filter).
 std::unique_ptr<DenoiseMethod> makeDct(const Treatment &treatment);
 
-/// What the other methods use of it: one band cleaned in place, noise sigma 1.
+/// What the other methods use of it: one band cleaned in place, noise of sigma 1.
 struct DctBand {
     float hardThreshold;   ///< noise sigma; 0 leaves the band as it is
     float wienerThreshold; ///< noise sigma; 0 leaves the Wiener pass out
     int rowStep;           ///< rows from one row of windows to the next; they are anchored to the frame
 };
 int reachPx(const DctBand &settings);
-void shrinkDct(PlaneView<float> band, Size size, int rowInFrame, const DctBand &settings, Scratch &scratch, size_t firstFree);
+void shrinkDct(PlaneView<float> band, const BandNoise &noise, Size size, int rowInFrame, const DctBand &settings, Scratch &scratch, size_t firstFree);
 
 /// Luminance cleaned for its slope alone, which methods take out of the colours before they clean them.
 DctBand slopeBand(double luminanceStrength);

@@ -33,13 +33,13 @@ HWY_INLINE void loadTransformed(PlaneView<const float> plane, int x, int y, floa
 }
 
 template <bool kWiener>
-void shrinkRow(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, int y, int width, PlaneView<float> sum, float *HWY_RESTRICT weights)
+void shrinkRow(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int y, int width, PlaneView<float> sum, float *HWY_RESTRICT weights)
 {
     const D d;
     const size_t lanes = hn::Lanes(d);
     HWY_ALIGN float w[kCoefficients * kMostLanes];
     HWY_ALIGN float p[kCoefficients * kMostLanes];
-    const auto one = hn::Set(d, 1.f), limit = hn::Set(d, threshold), floor = hn::Set(d, threshold * threshold + 1e-20f);
+    const auto one = hn::Set(d, 1.f);
     for (int x = 0; x < width - kReachPx; x += int(lanes)) {
         loadTransformed(band, x, y, w);
         if (kWiener)
@@ -47,13 +47,14 @@ void shrinkRow(PlaneView<const float> band, PlaneView<const float> pilot, float 
         auto kept = one; // the mean stays as it is
         for (size_t i = 1; i < kCoefficients; ++i) {
             const auto c = hn::Load(d, w + i * lanes);
+            const float limit = threshold * noise[i];
             if (kWiener) {
                 const auto q = hn::Load(d, p + i * lanes), energy = hn::Mul(q, q);
-                const auto gain = hn::Div(energy, hn::Add(energy, floor));
+                const auto gain = hn::Div(energy, hn::Add(energy, hn::Set(d, limit * limit + 1e-20f)));
                 kept = hn::MulAdd(gain, gain, kept);
                 hn::Store(hn::Mul(gain, c), d, w + i * lanes);
             } else {
-                const auto stays = hn::Gt(hn::Abs(c), limit);
+                const auto stays = hn::Gt(hn::Abs(c), hn::Set(d, limit));
                 kept = hn::Add(kept, hn::IfThenElseZero(stays, one));
                 hn::Store(hn::IfThenElseZero(stays, c), d, w + i * lanes);
             }
@@ -72,7 +73,7 @@ void shrinkRow(PlaneView<const float> band, PlaneView<const float> pilot, float 
     }
 }
 
-void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, int firstRow, int rowStep, Size size,
+void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
                    PlaneView<float> sum, PlaneView<float> weight)
 {
     const D d;
@@ -81,9 +82,9 @@ void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, fl
     float *first = weights.data() + kReachPx; // windows left of the tile weigh nothing
     for (int y = firstRow; y < size.height - kReachPx; y += rowStep) {
         if (pilot.data)
-            shrinkRow<true>(band, pilot, threshold, y, size.width, sum, first);
+            shrinkRow<true>(band, pilot, threshold, noise, y, size.width, sum, first);
         else
-            shrinkRow<false>(band, pilot, threshold, y, size.width, sum, first);
+            shrinkRow<false>(band, pilot, threshold, noise, y, size.width, sum, first);
         for (int x = 0; x < size.width; x += lanes) {
             auto total = hn::LoadU(d, first + x - kReachPx);
             for (int u = kSide - 2; u >= 0; --u)
@@ -104,10 +105,10 @@ namespace irenic::dct {
 
 HWY_EXPORT(shrinkWindows);
 
-void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, int firstRow, int rowStep, Size size,
+void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
                    PlaneView<float> sum, PlaneView<float> weight)
 {
-    HWY_DYNAMIC_DISPATCH(shrinkWindows)(band, pilot, threshold, firstRow, rowStep, size, sum, weight);
+    HWY_DYNAMIC_DISPATCH(shrinkWindows)(band, pilot, threshold, noise, firstRow, rowStep, size, sum, weight);
 }
 
 } // namespace irenic::dct

@@ -3,6 +3,8 @@
 
 #include "irenic/image.h"
 
+#include <array>
+
 /// Shrinkage of windows of 8 x 8 samples at a spacing of two pixels (one phase of the mosaic), in the domain of their
 /// orthonormal DCT. Vector code with the plain version in namespace reference; planes as in packet_kernels.h.
 namespace irenic::dct {
@@ -17,11 +19,12 @@ inline constexpr int kReachPx = 2 * (kSide - 1); ///< from the first sample of a
 ///              a window weighs 1 / (coefficients kept). With, each is multiplied by p^2 / (p^2 + threshold^2), p being the
 ///              pilot's (the empirical Wiener filter), and the window weighs 1 / (sum of the squared factors)
 /// @param threshold in noise sigma
-void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, int firstRow, int rowStep, Size size,
+/// @param noise     the noise of every coefficient, by row, then column: 1 where it is white
+void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
                    PlaneView<float> sum, PlaneView<float> weight);
 
 namespace reference {
-void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, int firstRow, int rowStep, Size size,
+void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
                    PlaneView<float> sum, PlaneView<float> weight);
 } // namespace reference
 

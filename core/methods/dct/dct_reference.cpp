@@ -34,7 +34,7 @@ Window windowAt(PlaneView<const float> plane, int x, int y)
 
 } // namespace
 
-void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, int firstRow, int rowStep, Size size,
+void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
                    PlaneView<float> sum, PlaneView<float> weight)
 {
     for (int y = firstRow; y < size.height - kReachPx; y += rowStep)
@@ -45,7 +45,8 @@ void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, fl
             for (int v = 0; v < kSide; ++v)
                 for (int u = 0; u < kSide; ++u) {
                     const double q = p[size_t(v)][size_t(u)];
-                    double gain = pilot.data ? q * q / (q * q + double(threshold) * double(threshold)) : std::abs(q) > double(threshold) ? 1 : 0;
+                    const double limit = double(threshold) * double(noise[size_t(v * kSide + u)]);
+                    double gain = pilot.data ? q * q / (q * q + limit * limit) : std::abs(q) > limit ? 1 : 0;
                     if (u + v == 0)
                         gain = 1;
                     w[size_t(v)][size_t(u)] *= gain;

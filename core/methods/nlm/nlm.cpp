@@ -31,28 +31,32 @@ public:
         return reachPx(slopeBand(1)) + packet::kGradientReachPx + nlm::reachPx(m_settings) + reachPx(kCoarseScales) + Packet::kReachPx;
     }
 
-    void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect where, PlaneView<float> out, Scratch &scratch) const override
+    void denoiseTile(const TileInput &in, Rect where, const TileOutput &out, Scratch &scratch) const override
     {
-        Packet packet(in, cfa, scratch);
-        const Size whole{in.width + kRowPaddingPx, in.height};
+        Packet packet(in, scratch);
+        const Size whole{in.width() + kRowPaddingPx, in.height()};
         const auto plane = [&](size_t i) { return scratch.plane(Packet::kFirstFreePlane + i, whole).view(); };
-        constexpr size_t free = Packet::kFirstFreePlane + 5;
+        constexpr size_t free = Packet::kFirstFreePlane + 1 + Packet::kMostBands;
+        const std::span<const Packet::Band> bands = packet.bands();
         const PlaneView<float> slope = plane(0);
-        copyRows(packet.luminance(), slope);
-        shrinkDct(slope, packet.size(), where.y - haloPx(), m_slope, scratch, free);
-        packet.openColours(slope);
-        const auto colours = packet.colours();
-        const std::array<PlaneView<float>, 4> means{plane(1), plane(2), plane(3), plane(4)}, bands{packet.luminance(), colours[0], colours[1], colours[2]};
-        const std::array<PlaneView<const float>, 4> noisy{bands[0], bands[1], bands[2], bands[3]};
+        copyRows(bands[0].samples, slope);
+        shrinkDct(slope, *bands[0].noise, packet.size(), where.y - haloPx(), m_slope, scratch, free);
+        packet.openDetails(slope);
+        std::vector<nlm::Band> work;
+        for (size_t b = 0; b < bands.size(); ++b)
+            work.push_back({bands[b].samples, plane(1 + b), bands[b].isColour});
+        // Luminance and the last two bands are what the eye would go by: the colours, or those of the mosaic's differences.
+        const size_t colour = in.isMosaic() ? 1 : 4;
+        const std::array<PlaneView<const float>, 4> guides{bands[0].samples, bands[colour].samples, bands[colour + 1].samples, {}};
         const int margin = haloPx() - 1 - reachPx(kCoarseScales);
-        const Rect all{margin, margin, in.width - 2 * margin, in.height - 2 * margin};
+        const Rect all{margin, margin, in.width() - 2 * margin, in.height() - 2 * margin};
         for (int y = all.y; y < all.bottom() && !scratch.stop.stop_requested(); y += nlm::kBlockHeightPx)
-            nlm::average(noisy, noisy, m_settings, Rect{all.x, y, all.width, nlm::kBlockHeightPx}.intersected(all), means);
-        for (size_t b = 0; b < 4; ++b) {
-            shrinkScales(means[b], packet.size(), kCoarseScales, b == 0 ? m_luminanceCoarse : m_colourCoarse, scratch, free);
-            copyRows(means[b], bands[b]);
+            nlm::average(work, guides, m_settings, Rect{all.x, y, all.width, nlm::kBlockHeightPx}.intersected(all));
+        for (size_t b = 0; b < bands.size(); ++b) {
+            shrinkScales(work[b].mean, *bands[b].noise, packet.size(), kCoarseScales, bands[b].isColour ? m_colourCoarse : m_luminanceCoarse, scratch, free);
+            copyRows(work[b].mean, bands[b].samples);
         }
-        packet.closeColours(slope);
+        packet.closeDetails(slope);
         packet.close(out);
     }
 

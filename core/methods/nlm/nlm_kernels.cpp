@@ -22,7 +22,7 @@ constexpr int kRow = kBlockWidth + 2 * kPatchReachPx + kSpare;
 struct Buffers {
     std::vector<float> squares = std::vector<float>(size_t(kRow) * (kBlockHeight + 2 * kPatchReachPx));
     std::vector<float> columns = std::vector<float>(kRow);
-    std::array<std::vector<float>, 6> sums; ///< of the four bands, and the weights of luminance and colour
+    std::array<std::vector<float>, kMostBands + 2> sums; ///< of the bands, and the weights of luminance and colour
     Buffers()
     {
         for (auto &s : sums)
@@ -35,10 +35,10 @@ void square(const std::array<PlaneView<const float>, 4> &guides, const Settings 
 {
     const D d;
     const Rect wide = block.grownBy(kPatchReachPx);
-    const auto w0 = hn::Set(d, s.bandWeights[0]), w1 = hn::Set(d, s.bandWeights[1]), w2 = hn::Set(d, s.bandWeights[2]), w3 = hn::Set(d, s.bandWeights[3]);
-    const bool useFourth = s.bandWeights[3] > 0;
+    const auto w0 = hn::Set(d, s.guideWeights[0]), w1 = hn::Set(d, s.guideWeights[1]), w2 = hn::Set(d, s.guideWeights[2]), w3 = hn::Set(d, s.guideWeights[3]);
+    const bool useFourth = s.guideWeights[3] > 0;
     for (int y = 0; y < wide.height; ++y) {
-        const auto at = [&](size_t b, int dx, int dy) { return guides[b].row(wide.y + y + dy) + wide.x + dx; };
+        const auto at = [&](size_t b, int dx, int dy) { return guides[useFourth ? b : std::min<size_t>(b, 2)].row(wide.y + y + dy) + wide.x + dx; };
         const float *a0 = at(0, 0, 0), *b0 = at(0, i, j), *a1 = at(1, 0, 0), *b1 = at(1, i, j), *a2 = at(2, 0, 0), *b2 = at(2, i, j), *a3 = at(3, 0, 0), *b3 = at(3, i, j);
         float *o = out + ptrdiff_t(y) * kRow;
         for (int x = 0; x < wide.width; x += int(hn::Lanes(d))) {
@@ -56,8 +56,8 @@ void square(const std::array<PlaneView<const float>, 4> &guides, const Settings 
 
 /// Adds what the places (i, j) away say, row by row: patch sums (direct, since running ones would carry rounding from tile
 /// to tile), weights, and the weighted samples.
-template <bool kOneWeight>
-void gather(const std::array<PlaneView<const float>, 4> &bands, const Settings &s, Rect block, int i, int j, Buffers &buffers)
+template <size_t kBands, bool kOneWeight>
+void gather(std::span<const Band> bands, const Settings &s, Rect block, int i, int j, Buffers &buffers)
 {
     const D d;
     const int lanes = int(hn::Lanes(d));
@@ -73,12 +73,15 @@ void gather(const std::array<PlaneView<const float>, 4> &bands, const Settings &
                 total = hn::Add(total, hn::LoadU(d, from + k * kRow + x));
             hn::StoreU(total, d, columns + x);
         }
-        std::array<const float *, 4> sample;
-        std::array<float *, 6> sum;
-        for (size_t b = 0; b < 4; ++b)
-            sample[b] = bands[b].row(block.y + y + j) + block.x + i;
-        for (size_t b = 0; b < 6; ++b)
+        std::array<const float *, kBands> sample;
+        std::array<float *, kBands> sum;
+        std::array<bool, kBands> isColour;
+        for (size_t b = 0; b < kBands; ++b) {
+            sample[b] = bands[b].samples.row(block.y + y + j) + block.x + i;
             sum[b] = buffers.sums[b].data() + ptrdiff_t(y) * kRow;
+            isColour[b] = bands[b].isColour;
+        }
+        float *luminanceWeights = buffers.sums[kMostBands].data() + ptrdiff_t(y) * kRow, *colourWeights = buffers.sums[kMostBands + 1].data() + ptrdiff_t(y) * kRow;
         for (int x = 0; x < block.width; x += lanes) {
             auto patch = hn::LoadU(d, columns + x);
             for (int k = 1; k < kSide; ++k)
@@ -91,19 +94,16 @@ void gather(const std::array<PlaneView<const float>, 4> &bands, const Settings &
             };
             const auto luminance = weightOf(fallL, shareL);
             const auto colour = kOneWeight ? luminance : weightOf(fallC, shareC);
-            const auto add = [&](size_t k, auto w, auto v) { hn::StoreU(hn::MulAdd(w, v, hn::LoadU(d, sum[k] + x)), d, sum[k] + x); };
-            add(0, luminance, hn::LoadU(d, sample[0] + x));
-            for (size_t b = 1; b < 4; ++b)
-                add(b, colour, hn::LoadU(d, sample[b] + x));
-            hn::StoreU(hn::Add(luminance, hn::LoadU(d, sum[4] + x)), d, sum[4] + x);
+            for (size_t b = 0; b < kBands; ++b)
+                hn::StoreU(hn::MulAdd(isColour[b] ? colour : luminance, hn::LoadU(d, sample[b] + x), hn::LoadU(d, sum[b] + x)), d, sum[b] + x);
+            hn::StoreU(hn::Add(luminance, hn::LoadU(d, luminanceWeights + x)), d, luminanceWeights + x);
             if (!kOneWeight)
-                hn::StoreU(hn::Add(colour, hn::LoadU(d, sum[5] + x)), d, sum[5] + x);
+                hn::StoreU(hn::Add(colour, hn::LoadU(d, colourWeights + x)), d, colourWeights + x);
         }
     }
 }
 
-void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where,
-             const std::array<PlaneView<float>, 4> &out)
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where)
 {
     const bool oneWeight = s.luminanceSpread == s.colourSpread;
     Buffers buffers;
@@ -112,9 +112,9 @@ void average(const std::array<PlaneView<const float>, 4> &bands, const std::arra
             const Rect block = Rect{left, top, kBlockWidth, kBlockHeight}.intersected(where);
             // The place itself weighs 1.
             for (int y = 0; y < block.height; ++y) {
-                for (size_t b = 0; b < 4; ++b)
-                    std::copy_n(bands[b].row(block.y + y) + block.x, block.width, buffers.sums[b].data() + ptrdiff_t(y) * kRow);
-                for (size_t b = 4; b < 6; ++b)
+                for (size_t b = 0; b < bands.size(); ++b)
+                    std::copy_n(bands[b].samples.row(block.y + y) + block.x, block.width, buffers.sums[b].data() + ptrdiff_t(y) * kRow);
+                for (size_t b = kMostBands; b < kMostBands + 2; ++b)
                     std::fill_n(buffers.sums[b].data() + ptrdiff_t(y) * kRow, block.width, 1.f);
             }
             for (int j = -s.searchPx; j <= s.searchPx; ++j)
@@ -122,15 +122,16 @@ void average(const std::array<PlaneView<const float>, 4> &bands, const std::arra
                     if (std::abs(i) <= 1 && std::abs(j) <= 1)
                         continue;
                     square(guides, s, block, i, j, buffers.squares.data());
-                    if (oneWeight)
-                        gather<true>(bands, s, block, i, j, buffers);
+                    if (bands.size() == 4)
+                        oneWeight ? gather<4, true>(bands, s, block, i, j, buffers) : gather<4, false>(bands, s, block, i, j, buffers);
                     else
-                        gather<false>(bands, s, block, i, j, buffers);
+                        oneWeight ? gather<6, true>(bands, s, block, i, j, buffers) : gather<6, false>(bands, s, block, i, j, buffers);
                 }
             for (int y = 0; y < block.height; ++y)
-                for (size_t b = 0; b < 4; ++b) {
-                    const float *sum = buffers.sums[b].data() + ptrdiff_t(y) * kRow, *weight = buffers.sums[b == 0 || oneWeight ? 4 : 5].data() + ptrdiff_t(y) * kRow;
-                    float *o = out[b].row(block.y + y) + block.x;
+                for (size_t b = 0; b < bands.size(); ++b) {
+                    const float *sum = buffers.sums[b].data() + ptrdiff_t(y) * kRow;
+                    const float *weight = buffers.sums[bands[b].isColour && !oneWeight ? kMostBands + 1 : kMostBands].data() + ptrdiff_t(y) * kRow;
+                    float *o = bands[b].mean.row(block.y + y) + block.x;
                     for (int x = 0; x < block.width; ++x)
                         o[x] = sum[x] / weight[x];
                 }
@@ -145,10 +146,10 @@ namespace irenic::nlm {
 
 HWY_EXPORT(average);
 
-void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where,
-             const std::array<PlaneView<float>, 4> &out)
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where)
 {
-    HWY_DYNAMIC_DISPATCH(average)(bands, guides, settings, where, out);
+    assert(bands.size() == 4 || bands.size() == kMostBands);
+    HWY_DYNAMIC_DISPATCH(average)(bands, guides, settings, where);
 }
 
 } // namespace irenic::nlm

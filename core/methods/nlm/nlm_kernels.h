@@ -4,6 +4,7 @@
 #include "irenic/image.h"
 
 #include <array>
+#include <span>
 
 /// Weighted means over places that look alike. Vector code with the plain version in namespace reference; planes as in
 /// packet_kernels.h.
@@ -14,25 +15,31 @@ inline constexpr int kBlockHeightPx = 48; ///< regions of this height waste noth
 
 struct Settings {
     int searchPx;                       ///< places up to this far away, both ways, take part
-    std::array<float, 4> bandWeights;   ///< of the four bands in the distance; they sum to 1
+    std::array<float, 4> guideWeights;  ///< of the guides in the distance; they sum to 1
     float bias;                         ///< the distance that noise alone makes; it is taken off
     float luminanceSpread, colourSpread; ///< distance beyond `bias` over which a weight falls to 1 / e; 0 leaves the bands as they are
 };
+
+/// A band, its mean, and the weights that it goes by.
+struct Band {
+    PlaneView<const float> samples;
+    PlaneView<float> mean;
+    bool isColour;
+};
+inline constexpr size_t kMostBands = 6;
 
 inline int reachPx(const Settings &s) { return s.searchPx + kPatchReachPx; }
 
 /// For every (x, y) of `where`, each band's mean over (x + i, y + j), |i|, |j| <= searchPx, with weights
 /// (1 - t / 4)^4, 0 from t = 4 on, where t = max(0, distance - bias) / spread: close to exp(-t), but zero where it no longer
-/// matters. The distance is the mean square difference of the guides' surroundings, by bandWeights. Immediate neighbours
+/// matters. The distance is the mean square difference of the guides' surroundings, by guideWeights. Immediate neighbours
 /// share samples with the place itself, and so its noise, and are left out.
-/// @param bands  band 0 is luminance, the rest colour
-/// @param guides what places are compared by; may be the bands themselves
-void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where,
-             const std::array<PlaneView<float>, 4> &out);
+/// @param bands  four or six
+/// @param guides what places are compared by; may be the bands themselves. The fourth is not read where it weighs nothing
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where);
 
 namespace reference {
-void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where,
-             const std::array<PlaneView<float>, 4> &out);
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where);
 } // namespace reference
 
 } // namespace irenic::nlm

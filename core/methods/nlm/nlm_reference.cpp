@@ -5,33 +5,32 @@
 
 namespace irenic::nlm::reference {
 
-void average(const std::array<PlaneView<const float>, 4> &bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where,
-             const std::array<PlaneView<float>, 4> &out)
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where)
 {
     constexpr int side = 2 * kPatchReachPx + 1;
     for (int y = where.y; y < where.bottom(); ++y)
         for (int x = where.x; x < where.right(); ++x) {
-            std::array<double, 4> sum{}, total{};
+            std::array<double, kMostBands> sum{}, total{};
             for (int j = -s.searchPx; j <= s.searchPx; ++j)
                 for (int i = -s.searchPx; i <= s.searchPx; ++i) {
                     const bool itself = i == 0 && j == 0;
                     if (!itself && std::abs(i) <= 1 && std::abs(j) <= 1)
                         continue;
                     double distance = 0;
-                    for (size_t b = 0; b < 4; ++b)
+                    for (size_t b = 0; b < 4 && s.guideWeights[b] > 0; ++b)
                         for (int v = -kPatchReachPx; v <= kPatchReachPx; ++v)
                             for (int u = -kPatchReachPx; u <= kPatchReachPx; ++u)
-                                distance += double(s.bandWeights[b]) * std::pow(double(guides[b].at(x + u, y + v) - guides[b].at(x + i + u, y + j + v)), 2) / (side * side);
-                    for (size_t b = 0; b < 4; ++b) {
-                        const double spread = double(b == 0 ? s.luminanceSpread : s.colourSpread);
+                                distance += double(s.guideWeights[b]) * std::pow(double(guides[b].at(x + u, y + v) - guides[b].at(x + i + u, y + j + v)), 2) / (side * side);
+                    for (size_t b = 0; b < bands.size(); ++b) {
+                        const double spread = double(bands[b].isColour ? s.colourSpread : s.luminanceSpread);
                         const double t = spread > 0 ? std::max(0.0, distance - double(s.bias)) / spread : itself ? 0 : 4;
                         const double w = std::pow(std::max(0.0, 1 - t / 4), 4);
-                        sum[b] += w * double(bands[b].at(x + i, y + j));
+                        sum[b] += w * double(bands[b].samples.at(x + i, y + j));
                         total[b] += w;
                     }
                 }
-            for (size_t b = 0; b < 4; ++b)
-                out[b].at(x, y) = float(sum[b] / total[b]);
+            for (size_t b = 0; b < bands.size(); ++b)
+                bands[b].mean.at(x, y) = float(sum[b] / total[b]);
         }
 }
 

@@ -1,35 +1,105 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/packet/packet.h"
 
+#include <cmath>
+
 namespace irenic {
 
-Packet::Packet(PlaneView<const float> in, CfaPattern cfa, Scratch &scratch)
-    : m_phase{cfa.cells[0] == Colour::Green ? 1 : 0, cfa.cells[0] == Colour::Red || cfa.cells[1] == Colour::Red ? 0 : 1}, m_size{in.width - 1, in.height - 1}
+namespace {
+
+const BandNoise kWhite;
+const float kThird = std::sqrt(1 / 3.f), kHalf = std::sqrt(0.5f), kSixth = std::sqrt(1 / 6.f);
+
+} // namespace
+
+Packet::Packet(const TileInput &in, Scratch &scratch) : m_size{in.width() - 1, in.height() - 1}
 {
-    const Size whole{in.width + kRowPaddingPx, in.height};
-    m_bands = {scratch.plane(0, whole).view(), scratch.plane(1, whole).view(), scratch.plane(2, whole).view(), scratch.plane(3, whole).view()};
-    m_joined = scratch.plane(4, whole).view();
-    packet::split(in, 1, m_size, m_bands);
+    const Size whole{in.width() + kRowPaddingPx, in.height()};
+    const auto plane = [&](size_t i) { return scratch.plane(i, whole).view(); };
+    m_split = {plane(0), plane(1), plane(2), plane(3)};
+    m_joined = plane(4);
+    if (!in.isMosaic()) {
+        openFullColour(in, scratch);
+        return;
+    }
+    m_phase = {in.cfa.cells[0] == Colour::Green ? 1 : 0, in.cfa.cells[0] == Colour::Red || in.cfa.cells[1] == Colour::Red ? 0 : 1};
+    m_bands[0] = {m_split.sum, false, &kWhite};
+    m_bands[1] = {m_split.vertical, true, &kWhite};
+    m_bands[2] = {m_split.diagonal, true, &kWhite};
+    m_bands[3] = {m_split.horizontal, true, &kWhite};
+    packet::split(in.planes[0], 1, m_size, m_split);
 }
 
-void Packet::openColours(PlaneView<const float> luminance)
+void Packet::openFullColour(const TileInput &in, Scratch &scratch)
 {
-    packet::addLuminanceGradient(luminance, -1, m_size, m_bands);
-    packet::turnDifferences(m_phase, m_size, m_bands);
+    assert(in.bands->size() == kMostBands);
+    const Size whole{in.width() + kRowPaddingPx, in.height()};
+    const PlaneView<float> luminance = scratch.plane(5, whole).view(), redBlue = scratch.plane(6, whole).view(), green = scratch.plane(7, whole).view();
+    for (int y = 0; y < in.height(); ++y) {
+        const float *r = in.planes[0].row(y), *g = in.planes[1].row(y), *b = in.planes[2].row(y);
+        float *l = luminance.row(y), *c1 = redBlue.row(y), *c2 = green.row(y);
+        for (int x = 0; x < in.width(); ++x) {
+            l[x] = (r[x] + g[x] + b[x]) * kThird;
+            c1[x] = (r[x] - b[x]) * kHalf;
+            c2[x] = (r[x] - 2 * g[x] + b[x]) * kSixth;
+        }
+    }
+    packet::split(luminance, 1, m_size, m_split);
+    const std::vector<BandNoise> &noise = *in.bands;
+    m_count = kMostBands;
+    const std::array<PlaneView<float>, kMostBands> planes{m_split.sum, m_split.vertical, m_split.horizontal, m_split.diagonal, redBlue, green};
+    for (size_t b = 0; b < kMostBands; ++b)
+        m_bands[b] = {planes[b], b >= 4, &noise[b]};
+    scaleBands(false);
 }
 
-void Packet::closeColours(PlaneView<const float> luminance)
+void Packet::scaleBands(bool back)
 {
-    packet::turnDifferencesBack(m_phase, m_size, m_bands);
-    packet::addLuminanceGradient(luminance, 1, m_size, m_bands);
+    for (const Band &band : bands()) {
+        const float factor = back ? band.noise->sigma : 1 / band.noise->sigma;
+        for (int y = 0; y < m_size.height; ++y) {
+            float *p = band.samples.row(y);
+            for (int x = 0; x < m_size.width; ++x)
+                p[x] *= factor;
+        }
+    }
 }
 
-void Packet::close(PlaneView<float> out)
+void Packet::openDetails(PlaneView<const float> luminance)
 {
-    const int halo = (m_size.width + 1 - out.width) / 2;
-    packet::join(m_bands, 1, {halo + out.width, halo + out.height}, {}, m_joined);
-    for (int y = 0; y < out.height; ++y)
-        std::memcpy(out.row(y), m_joined.row(y + halo) + halo, size_t(out.width) * sizeof(float));
+    packet::addLuminanceGradient(luminance, -m_bands[0].noise->sigma / m_bands[1].noise->sigma, m_size, m_split);
+    if (m_count == 4)
+        packet::turnDifferences(m_phase, m_size, m_split);
+}
+
+void Packet::closeDetails(PlaneView<const float> luminance)
+{
+    if (m_count == 4)
+        packet::turnDifferencesBack(m_phase, m_size, m_split);
+    packet::addLuminanceGradient(luminance, m_bands[0].noise->sigma / m_bands[1].noise->sigma, m_size, m_split);
+}
+
+void Packet::close(const TileOutput &out)
+{
+    const int halo = (m_size.width + 1 - out[0].width) / 2;
+    if (m_count == kMostBands)
+        scaleBands(true);
+    packet::join(m_split, 1, {halo + out[0].width, halo + out[0].height}, {}, m_joined);
+    for (int y = 0; y < out[0].height; ++y) {
+        const float *l = m_joined.row(y + halo) + halo;
+        if (m_count == 4) {
+            std::memcpy(out[0].row(y), l, size_t(out[0].width) * sizeof(float));
+            continue;
+        }
+        const float *c1 = m_bands[4].samples.row(y + halo) + halo, *c2 = m_bands[5].samples.row(y + halo) + halo;
+        float *r = out[0].row(y), *g = out[1].row(y), *b = out[2].row(y);
+        for (int x = 0; x < out[0].width; ++x) {
+            const float grey = l[x] * kThird, rb = c1[x] * kHalf, gm = c2[x] * kSixth;
+            r[x] = grey + rb + gm;
+            g[x] = grey - 2 * gm;
+            b[x] = grey - rb + gm;
+        }
+    }
 }
 
 } // namespace irenic

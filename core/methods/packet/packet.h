@@ -4,41 +4,58 @@
 #include "methods/denoise_method.h"
 #include "methods/packet/packet_kernels.h"
 
+#include <span>
+
 namespace irenic {
 
-/// The Haar packet of one tile, opened, cleaned in place by a method, and closed again. Luminance and colour part without
-/// demosaicing, and since every window is looked at (all four phases of the pattern) no grid of two pixels is left over.
-/// Source for the mosaic as luminance plus modulated colour: Alleysson, Suesstrunk and Herault, IEEE Trans. Image Process.
-/// 14(4), 2005.
+/// One tile, parted into luminance, finest detail and colour, cleaned in place by a method, and put together again.
 ///
-/// Uses planes 0 to 4 of the scratch; a method is free to use those from kFirstFreePlane on.
+/// Of a sensor mosaic, the Haar packet over every two-by-two window (all four phases of the pattern, so no grid of two pixels
+/// is left over): its sum is luminance, its differences are the pattern's colours together with the finest detail. Source for the
+/// mosaic as luminance plus modulated colour: Alleysson, Suesstrunk and Herault, IEEE Trans. Image Process. 14(4), 2005.
+/// Of a full-colour picture, the same packet of its luminance (R + G + B) / sqrt 3, and the two colour planes (R - B) / sqrt 2 and
+/// (R - 2 G + B) / sqrt 6 as they are; every band is divided by its own noise.
+///
+/// Uses the first planes of the scratch; a method is free to use those from kFirstFreePlane on.
 class Packet
 {
 public:
-    Packet(PlaneView<const float> in, CfaPattern cfa, Scratch &scratch);
+    struct Band {
+        PlaneView<float> samples;
+        bool isColour;          ///< cleaned by the colour strength, otherwise by that of luminance
+        const BandNoise *noise; ///< what its noise is like: sigma 1, but not always white
+    };
 
-    PlaneView<float> luminance() const { return m_bands.sum; }
-    /// Red minus blue, red plus blue minus greens, green minus green: see packet::turnDifferences.
-    std::array<PlaneView<float>, 3> colours() const { return {m_bands.vertical, m_bands.diagonal, m_bands.horizontal}; }
+    Packet(const TileInput &in, Scratch &scratch);
+
+    /// Luminance first. Of a mosaic three differences follow: red minus blue, red plus blue minus greens, green minus green
+    /// (see packet::turnDifferences). Of a full-colour picture the three differences of luminance, and two colours.
+    std::span<const Band> bands() const { return {m_bands.data(), m_count}; }
     /// Windows that are filled: one less than the tile, each way.
     Size size() const { return m_size; }
 
-    /// Takes what the slope of (cleaned) luminance puts into the differences out of them, which leaves colour and noise;
-    /// the second call puts the same back. Between the two the colours are turned and may be cleaned.
-    void openColours(PlaneView<const float> luminance);
-    void closeColours(PlaneView<const float> luminance);
+    /// Takes what the slope of (cleaned) luminance puts into the differences out of them, which leaves colour, fine texture and
+    /// noise; the second call puts the same back. Between the two the other bands may be cleaned.
+    void openDetails(PlaneView<const float> luminance);
+    void closeDetails(PlaneView<const float> luminance);
 
-    /// The cleaned mosaic: `out` lies in the middle of the tile.
-    void close(PlaneView<float> out);
+    /// The cleaned tile: `out` lies in the middle of it.
+    void close(const TileOutput &out);
 
     static constexpr int kReachPx = packet::kGradientReachPx + 1;
-    static constexpr size_t kFirstFreePlane = 5;
+    static constexpr size_t kFirstFreePlane = 8;
+    static constexpr size_t kMostBands = 6;
 
 private:
-    packet::Split m_bands;
-    packet::Phase m_phase;
+    void openFullColour(const TileInput &in, Scratch &scratch);
+    void scaleBands(bool back);
+
+    packet::Split m_split;
+    packet::Phase m_phase{};
     Size m_size;
     PlaneView<float> m_joined;
+    std::array<Band, kMostBands> m_bands;
+    size_t m_count = 4;
 };
 
 } // namespace irenic

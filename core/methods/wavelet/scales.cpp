@@ -17,7 +17,7 @@ int reachPx(Scales scales)
     return (2 << scales.count) - 2 + kWindowReachPx;
 }
 
-void shrinkScales(PlaneView<float> band, Size size, Scales scales, float threshold, Scratch &scratch, size_t firstFree)
+void shrinkScales(PlaneView<float> band, const BandNoise &noise, Size size, Scales scales, float threshold, Scratch &scratch, size_t firstFree)
 {
     if (threshold <= 0 || scratch.stop.stop_requested())
         return;
@@ -44,9 +44,10 @@ void shrinkScales(PlaneView<float> band, Size size, Scales scales, float thresho
         const int step = 2 << level;
         sizes.push_back(inner(level));
         packet::split(sum, step, sizes.back(), {sums(level), bands.vertical, bands.horizontal, bands.diagonal});
-        wavelet::shrink(bands.vertical, threshold, sizes.back(), shrunk.vertical);
-        wavelet::shrink(bands.horizontal, threshold, sizes.back(), shrunk.horizontal);
-        wavelet::shrink(bands.diagonal, threshold, sizes.back(), shrunk.diagonal);
+        const float here = noise.scales[size_t(level)] * noise.scales[size_t(level)] * threshold;
+        wavelet::shrink(bands.vertical, here, sizes.back(), shrunk.vertical);
+        wavelet::shrink(bands.horizontal, here, sizes.back(), shrunk.horizontal);
+        wavelet::shrink(bands.diagonal, here, sizes.back(), shrunk.diagonal);
         // One plane of joined detail a scale instead of three bands: a third of the memory to walk through.
         packet::join(shrunk, step, sizes.back(), {}, details(level));
         sum = sums(level);

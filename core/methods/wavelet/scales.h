@@ -8,7 +8,7 @@ namespace irenic {
 /// The scales of an undecimated Haar transform of one band of a packet: scale i compares samples 2 << i pixels apart.
 struct Scales {
     int first; ///< finest scale that is cleaned; finer ones pass as they are
-    int count; ///< scales in all, so the coarsest cleaned is count - 1
+    int count; ///< scales in all, so the coarsest cleaned is count - 1; at most BandNoise::kScales
 };
 
 /// How far the samples of a cleaned band look to each side.
@@ -16,8 +16,9 @@ int reachPx(Scales scales);
 
 /// Shrinks the detail of the given scales in place by the Bayesian rule of the wavelet method (see makeWavelet), for
 /// noise of sigma 1. Of `size` samples, those at least reachPx() from every border are right afterwards.
+/// @param noise     how much noise the scales hold beside each other
 /// @param threshold on the local energy, in noise variances
 /// @param firstFree first of the 9 + count planes of the scratch that may be used
-void shrinkScales(PlaneView<float> band, Size size, Scales scales, float threshold, Scratch &scratch, size_t firstFree);
+void shrinkScales(PlaneView<float> band, const BandNoise &noise, Size size, Scales scales, float threshold, Scratch &scratch, size_t firstFree);
 
 } // namespace irenic

@@ -18,14 +18,15 @@ public:
     /// Colour is cleaned against the gradient of luminance that was cleaned before it, so their reaches add up.
     int haloPx() const override { return reachPx(kLuminanceScales) + reachPx(kColourScales) + Packet::kReachPx; }
 
-    void denoiseTile(PlaneView<const float> in, CfaPattern cfa, Rect, PlaneView<float> out, Scratch &scratch) const override
+    void denoiseTile(const TileInput &in, Rect, const TileOutput &out, Scratch &scratch) const override
     {
-        Packet packet(in, cfa, scratch);
-        shrinkScales(packet.luminance(), packet.size(), kLuminanceScales, m_luminance, scratch, Packet::kFirstFreePlane);
-        packet.openColours(packet.luminance());
-        for (const PlaneView<float> &band : packet.colours())
-            shrinkScales(band, packet.size(), kColourScales, m_colour, scratch, Packet::kFirstFreePlane);
-        packet.closeColours(packet.luminance());
+        Packet packet(in, scratch);
+        const Packet::Band &luminance = packet.bands().front();
+        shrinkScales(luminance.samples, *luminance.noise, packet.size(), kLuminanceScales, m_luminance, scratch, Packet::kFirstFreePlane);
+        packet.openDetails(luminance.samples);
+        for (const Packet::Band &band : packet.bands().subspan(1))
+            shrinkScales(band.samples, *band.noise, packet.size(), kColourScales, band.isColour ? m_colour : m_luminance, scratch, Packet::kFirstFreePlane);
+        packet.closeDetails(luminance.samples);
         packet.close(out);
     }
 

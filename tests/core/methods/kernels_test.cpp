@@ -36,8 +36,8 @@ private slots:
         const Plane<float> noise = gaussianPlane(whole, 8);
         Plane<float> coarse = noise.clone();
         Scratch scratch;
-        const Scales scales{3, 5};
-        shrinkScales(coarse.view(), size, scales, 1.5f, scratch, 0);
+        const Scales scales{3, 4};
+        shrinkScales(coarse.view(), {}, size, scales, 1.5f, scratch, 0);
         const int r = reachPx(scales);
         const Rect inside{r, r, size.width - 2 * r, size.height - 2 * r};
         double pixel = 0, mean = 0, meanBefore = 0;
@@ -54,7 +54,7 @@ private slots:
                 mean += now * now;
                 meanBefore += before * before;
             }
-        QVERIFY2(mean < 0.5 * meanBefore, qPrintable(QString::number(mean / meanBefore)));
+        QVERIFY2(mean < 0.75 * meanBefore, qPrintable(QString::number(mean / meanBefore)));
         QVERIFY2(pixel / (blocks * 1024.0) > 0.95, qPrintable(QString::number(pixel / (blocks * 1024.0))));
     }
 
@@ -64,11 +64,14 @@ private slots:
         QFETCH(int, width);
         const Size size{width, 31}, whole{width + kRowPaddingPx, 31};
         const Plane<float> in = gaussianPlane(whole, 5, 9), pilot = gaussianPlane(whole, 6, 9);
+        std::array<float, 64> noise; // not white
+        for (size_t i = 0; i < 64; ++i)
+            noise[i] = 0.5f + 0.02f * float(i * 7 % 64);
         for (const bool wiener : {false, true}) {
             const PlaneView<const float> guide = wiener ? pilot.constView() : PlaneView<const float>{};
             std::array<Plane<float>, 2> sum{Plane<float>(whole, 0.f), Plane<float>(whole, 0.f)}, weight{Plane<float>(whole, 0.f), Plane<float>(whole, 0.f)};
-            dct::shrinkWindows(in.view(), guide, 1.3f, 1, 3, size, sum[0].view(), weight[0].view());
-            dct::reference::shrinkWindows(in.view(), guide, 1.3f, 1, 3, size, sum[1].view(), weight[1].view());
+            dct::shrinkWindows(in.view(), guide, 1.3f, noise, 1, 3, size, sum[0].view(), weight[0].view());
+            dct::reference::shrinkWindows(in.view(), guide, 1.3f, noise, 1, 3, size, sum[1].view(), weight[1].view());
             // Left of the last window's first sample nothing from beyond the width reaches.
             const Rect sure{0, 0, std::max(0, width - dct::kReachPx), 31};
             QVERIFY(largestDifference(weight[0].view(), weight[1].view(), sure) < 1e-5);
@@ -84,25 +87,31 @@ private slots:
         const int r = nlm::reachPx(settings);
         const Size whole{width + 2 * r + kRowPaddingPx, 20 + 2 * r};
         std::array<Plane<float>, 4> planes{gaussianPlane(whole, 1), gaussianPlane(whole, 2), gaussianPlane(whole, 3), gaussianPlane(whole, 4)};
-        const std::array<PlaneView<const float>, 4> bands{planes[0].view(), planes[1].view(), planes[2].view(), planes[3].view()};
-        const auto compare = [&](const nlm::Settings &s) {
-            std::array<Plane<float>, 4> a{Plane<float>(whole, 0.f), Plane<float>(whole, 0.f), Plane<float>(whole, 0.f), Plane<float>(whole, 0.f)}, b;
-            for (size_t i = 0; i < 4; ++i)
+        const std::array<PlaneView<const float>, 4> guides{planes[0].view(), planes[1].view(), planes[2].view(), planes[3].view()};
+        const auto compare = [&](const nlm::Settings &s, size_t count) {
+            std::array<Plane<float>, 6> a, b;
+            std::vector<nlm::Band> fast, plain;
+            for (size_t i = 0; i < count; ++i) {
+                a[i] = Plane<float>(whole, 0.f);
                 b[i] = a[i].clone();
+                fast.push_back({guides[i % 4], a[i].view(), i == 1 || i > 3});
+                plain.push_back({guides[i % 4], b[i].view(), i == 1 || i > 3});
+            }
             const Rect where{r, r, width, 20};
-            nlm::average(bands, bands, s, where, {a[0].view(), a[1].view(), a[2].view(), a[3].view()});
-            nlm::reference::average(bands, bands, s, where, {b[0].view(), b[1].view(), b[2].view(), b[3].view()});
+            nlm::average(fast, guides, s, where);
+            nlm::reference::average(plain, guides, s, where);
             double worst = 0;
-            for (size_t i = 0; i < 4; ++i)
+            for (size_t i = 0; i < count; ++i)
                 worst = std::max(worst, largestDifference(a[i].view(), b[i].view(), where));
             return worst;
         };
-        QVERIFY(compare(settings) < 1e-4);
-        nlm::Settings other = settings;
-        other.colourSpread = other.luminanceSpread; // one set of weights
-        QVERIFY(compare(other) < 1e-4);
-        other.colourSpread = 0; // colours left alone
-        QVERIFY(compare(other) < 1e-4);
+        nlm::Settings oneWeight = settings, coloursAlone = settings, threeGuides = settings;
+        oneWeight.colourSpread = oneWeight.luminanceSpread;
+        coloursAlone.colourSpread = 0;
+        threeGuides.guideWeights = {0.5f, 0.25f, 0.25f, 0};
+        for (const nlm::Settings &s : {settings, oneWeight, coloursAlone, threeGuides})
+            for (const size_t count : {4, 6})
+                QVERIFY(compare(s, count) < 1e-4);
     }
 
 private:

@@ -28,7 +28,7 @@ Plane<float> cleanedTile(const Treatment &treatment, int side, const std::stop_t
     Plane<float> out({side, side});
     Scratch scratch;
     scratch.stop = stop;
-    method->denoiseTile(in.view().cut({0, 0, side + 2 * h, side + 2 * h}), CfaPattern{}, {h, h, side, side}, out.view(), scratch);
+    method->denoiseTile(TileInput::mosaic(in.view().cut({0, 0, side + 2 * h, side + 2 * h}), {}), {h, h, side, side}, {out.view(), {}, {}}, scratch);
     return out;
 }
 

@@ -106,20 +106,50 @@ private slots:
                 mosaic.at(x, y) = cfa.at(x, y) == Colour::Red ? red : cfa.at(x, y) == Colour::Green ? green : blue;
         const PlaneView<const float> in = mosaic.constView().cut({0, 0, 40, 30});
         Scratch scratch;
-        Packet packet(in, cfa, scratch);
-        packet.openColours(packet.luminance());
-        const auto [redBlue, cross, greens] = packet.colours();
+        Packet packet(TileInput::mosaic(in, cfa), scratch);
+        packet.openDetails(packet.bands()[0].samples);
+        const PlaneView<float> redBlue = packet.bands()[1].samples, cross = packet.bands()[2].samples, greens = packet.bands()[3].samples;
         for (int y = 3; y < 26; ++y)
             for (int x = 3; x < 36; ++x) {
-                QVERIFY(std::abs(packet.luminance().at(x, y) - (red + 2 * green + blue) / 2) < 1e-4f);
+                QVERIFY(std::abs(packet.bands()[0].samples.at(x, y) - (red + 2 * green + blue) / 2) < 1e-4f);
                 QVERIFY(std::abs(redBlue.at(x, y) - (red - blue) / std::sqrt(2.f)) < 1e-4f);
                 QVERIFY(std::abs(cross.at(x, y) - (red + blue - 2 * green) / 2) < 1e-4f);
                 QVERIFY(std::abs(greens.at(x, y)) < 1e-4f);
             }
-        packet.closeColours(packet.luminance());
+        packet.closeDetails(packet.bands()[0].samples);
         Plane<float> out({20, 10});
-        packet.close(out.view());
+        packet.close({out.view(), {}, {}});
         QVERIFY(largestDifference(out.view(), in.cut({10, 10, 20, 10}), {0, 0, 20, 10}) < 1e-4);
+    }
+
+    void fullColourComesBackAndItsBandsHaveUnitNoise()
+    {
+        const Size whole{300 + kRowPaddingPx, 300};
+        const std::array<Plane<float>, 3> planes{gaussianPlane(whole, 1, 9), gaussianPlane(whole, 2, 5), gaussianPlane(whole, 3, 7)};
+        std::vector<BandNoise> noise(Packet::kMostBands);
+        noise[4].sigma = 0.5f;
+        TileInput in{{}, {}, &noise};
+        for (size_t i = 0; i < 3; ++i)
+            in.planes[i] = planes[i].constView().cut({0, 0, 300, 300});
+        Scratch scratch;
+        Packet packet(in, scratch);
+        QCOMPARE(packet.bands().size(), Packet::kMostBands);
+        // White noise of sigma 1 in every colour has sigma 1 in every band, divided by what the band's is said to be.
+        const std::array<float, 6> means{21 * 2 / std::sqrt(3.f), 0, 0, 0, 2 / std::sqrt(2.f) / 0.5f, 6 / std::sqrt(6.f)};
+        for (size_t b = 0; b < 6; ++b) {
+            double square = 0;
+            for (int y = 0; y < 299; ++y)
+                for (int x = 0; x < 299; ++x)
+                    square += std::pow(double(packet.bands()[b].samples.at(x, y)) - double(means[b]), 2) / (299.0 * 299.0);
+            QVERIFY2(std::abs(std::sqrt(square) - (b == 4 ? 2.0 : 1.0)) < 0.03, qPrintable(QStringLiteral("band %1: %2").arg(b).arg(std::sqrt(square))));
+        }
+        Plane<float> slope = gaussianPlane(whole, 4);
+        packet.openDetails(slope.view());
+        packet.closeDetails(slope.view());
+        std::array<Plane<float>, 3> out{Plane<float>({280, 280}), Plane<float>({280, 280}), Plane<float>({280, 280})};
+        packet.close({out[0].view(), out[1].view(), out[2].view()});
+        for (size_t i = 0; i < 3; ++i)
+            QVERIFY(largestDifference(out[i].view(), in.planes[i].cut({10, 10, 280, 280}), {0, 0, 280, 280}) < 1e-4);
     }
 };
 

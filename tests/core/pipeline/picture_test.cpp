@@ -73,7 +73,7 @@ private slots:
         QVERIFY(reduced);
         QVERIFY((reduced.value().size == Size{65, 225}));
         const auto mosaic = untreated.clean({0, 0, 260, 900});
-        const auto atOnce = Developer(s.frame->colour).developReduced(mosaic.value().view(), s.frame->cfa, 4, {});
+        const auto atOnce = Developer(*s.frame).developReduced(mosaic.value().view(), s.frame->cfa, 4, {});
         QCOMPARE(reduced.value().samples, atOnce.samples);
     }
 };

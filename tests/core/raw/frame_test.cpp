@@ -53,11 +53,11 @@ private slots:
             QFile f(dir.filePath(QString::fromLatin1(name)));
             QVERIFY(f.open(QIODevice::WriteOnly));
         }
-        const auto files = rawFilesIn(dir.path().toStdString());
+        const auto files = photographsIn(dir.path().toStdString());
         QVERIFY(files);
         QCOMPARE(files.value().size(), size_t(2));
         QCOMPARE(files.value()[0].filename().string(), std::string("a.nef"));
-        QVERIFY(!rawFilesIn(dir.filePath("nowhere").toStdString()));
+        QVERIFY(!photographsIn(dir.filePath("nowhere").toStdString()));
     }
 };
 

@@ -51,9 +51,9 @@ private slots:
         const Developer developer(colour);
         for (const auto &pattern : {"RGGB", "BGGR", "GRBG", "GBRG"}) {
             const CfaPattern cfa = *CfaPattern::fromName(pattern);
-            Plane<float> mosaic({20, 16});
-            for (int y = 0; y < 16; ++y)
-                for (int x = 0; x < 20; ++x)
+            Plane<float> mosaic({40, 36});
+            for (int y = 0; y < 36; ++y)
+                for (int x = 0; x < 40; ++x)
                     mosaic.at(x, y) = float(colour.asShotNeutral[size_t(cfa.at(x, y))] / 3);
             const auto out = developer.develop(mosaic.view(), cfa, {});
             QVERIFY((out.size == Size{16, 12}));
@@ -66,7 +66,7 @@ private slots:
 
     void blownLightsAreWhite()
     {
-        Plane<float> mosaic({12, 12}, 1.0f);
+        Plane<float> mosaic({32, 32}, 1.0f);
         const auto out = Developer(benchCameraColour()).develop(mosaic.view(), CfaPattern{}, {});
         for (const float v : out.samples)
             QVERIFY(std::abs(v - 1) < 1e-5f);
@@ -74,24 +74,24 @@ private slots:
 
     void demosaicIsExactOnRamps()
     {
-        // Every filter of Malvar, He and Cutler reproduces a plane of one slope when all channels share it.
-        Plane<float> mosaic({24, 20});
+        // A plane of one slope that all channels share has no colour differences to be wrong about.
+        Plane<float> mosaic({44, 40});
         ColourDescription plain; // no matrix, equal balance
-        for (int y = 0; y < 20; ++y)
-            for (int x = 0; x < 24; ++x)
+        for (int y = 0; y < 40; ++y)
+            for (int x = 0; x < 44; ++x)
                 mosaic.at(x, y) = 0.1f + 0.01f * float(x) + 0.005f * float(y);
         const auto out = Developer(plain).develop(mosaic.view(), CfaPattern{}, {});
         for (int y = 0; y < 16; ++y)
             for (int x = 0; x < 20; ++x)
                 for (int c = 0; c < 3; ++c)
-                    QVERIFY(std::abs(out.row(y)[x * 3 + c] - mosaic.at(x + 2, y + 2)) < 1e-5f);
+                    QVERIFY(std::abs(out.row(y)[x * 3 + c] - mosaic.at(x + Developer::kHaloPx, y + Developer::kHaloPx)) < 1e-5f);
     }
 
     void pushRollsOffAndReachesWhite()
     {
         ColourDescription plain;
         const auto grey = [&](float signal, double push) {
-            Plane<float> mosaic({8, 8}, signal);
+            Plane<float> mosaic({28, 28}, signal);
             return Developer(plain).develop(mosaic.view(), CfaPattern{}, {push}).samples[0];
         };
         QVERIFY(std::abs(grey(0.2f, 1) - 0.4f) < 1e-5f); // straight below the shoulder
