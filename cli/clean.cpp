@@ -17,7 +17,7 @@ struct Outcome {
     double seconds = 0;
 };
 
-Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a, ExportFormat format)
+Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a)
 {
     const RunContext run{a.threads, {}, {}};
     auto frame = readFrame(file, run);
@@ -36,6 +36,7 @@ Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a, Expor
     const Result<std::string> name = expandName(a.nameTemplate, *frame.value(), outcome.treatment);
     if (!name)
         return name.error();
+    const ExportFormat format = formatFromName(a.format).value_or(naturalFormat(*frame.value()));
     outcome.target = freeName(a.outFolder, name.value(), format);
     if (a.dryRun)
         return outcome;
@@ -52,8 +53,8 @@ Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a, Expor
 /// What is wrong with the request itself is said once, before any file is touched.
 Status checkArguments(const CleanArguments &a)
 {
-    if (!formatFromName(a.format))
-        return Error{ErrorCode::BadParameter, "The format must be dng or tiff, not \"" + a.format + "\".", {}};
+    if (a.format != "auto" && !formatFromName(a.format))
+        return Error{ErrorCode::BadParameter, "The format must be auto, dng or tiff, not \"" + a.format + "\".", {}};
     const Treatment asked{a.method == "auto" ? methods().front().id : a.method, a.luminance.value_or(1), a.colour.value_or(1), a.colourMethod};
     if (const Status s = validate(asked); !s)
         return s;
@@ -73,10 +74,9 @@ int clean(const CleanArguments &arguments)
         std::fprintf(stderr, "irenic-cli: %s\n", s.error().userMessage.c_str());
         return 2;
     }
-    const ExportFormat format = *formatFromName(arguments.format);
     int status = 0;
     for (const std::string &file : arguments.files) {
-        const Result<Outcome> outcome = cleanOne(file, arguments, format);
+        const Result<Outcome> outcome = cleanOne(file, arguments);
         if (!outcome) {
             report(file, outcome.error(), arguments.json);
             status = 1;

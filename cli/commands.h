@@ -22,7 +22,7 @@ struct CleanArguments {
     std::string method = "auto";
     std::string colourMethod; ///< empty: the same
     std::optional<double> luminance, colour;
-    std::string format = "dng";
+    std::string format = "auto";
     std::string nameTemplate = kDefaultNameTemplate;
     int threads = 0;
     bool json = false;

@@ -24,16 +24,21 @@ std::array<std::string, 4> cellNames(const CfaPattern &cfa)
 nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseReport &n)
 {
     nlohmann::json noise;
-    const auto names = cellNames(frame.cfa);
-    for (size_t i = 0; i < 4; ++i)
+    const bool mosaic = frame.kind == FrameKind::Mosaic;
+    const auto names = mosaic ? cellNames(frame.cfa) : std::array<std::string, 4>{"R", "G", "B", ""};
+    for (size_t i = 0; i < (mosaic ? 4 : 3); ++i)
         noise[names[i]] = {{"a", n.cells[i].shotGain}, {"b", n.cells[i].readVariance}};
+    nlohmann::json bands = nlohmann::json::array();
+    for (const BandNoise &b : n.bands)
+        bands.push_back({{"sigma", b.sigma}, {"scales", b.scales}});
     nlohmann::json hot = nlohmann::json::array();
     for (const PixelAt &p : n.hotPixels)
         hot.push_back({p.x, p.y});
     const Suggestion s = suggestTreatment(n);
     return {{"file", file}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"banding", {{"rows", n.banding.rowSigma}, {"columns", n.banding.columnSigma}}}, {"luminanceNoise", n.luminanceNoise},
             {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}, {"confidence", n.confidence}, {"confidenceReason", n.confidenceReason},
-            {"pattern", frame.cfa.shifted(frame.active.x, frame.active.y).name()}, {"width", frame.crop.width}, {"height", frame.crop.height},
+            {"kind", mosaic ? "mosaic" : frame.kind == FrameKind::Linear ? "linear" : "rendered"}, {"pattern", frame.pattern}, {"bands", bands},
+            {"maskedSamples", n.maskedSamples}, {"profileRatio", n.profileRatio}, {"width", frame.crop.width}, {"height", frame.crop.height},
             {"camera", frame.shooting.make + " " + frame.shooting.model}, {"warnings", frame.warnings},
             {"suggestion", {{"method", s.treatment.method}, {"luminance", s.treatment.luminance}, {"colour", s.treatment.colour}, {"reason", s.reason}}}};
 }

@@ -30,7 +30,7 @@ int main(int argc, char **argv)
     app.add_option("--out", out, "DNG to write; never replaces a file")->required();
     app.add_option("--iso", o.iso, "Sensitivity, 100 to 204800")->capture_default_str();
     app.add_option("--seed", o.seed, "Same seed, same bits")->capture_default_str();
-    app.add_option("--pattern", pattern, "RGGB, BGGR, GRBG or GBRG")->capture_default_str();
+    app.add_option("--pattern", pattern, "RGGB, BGGR, GRBG, GBRG or six")->capture_default_str();
     app.add_option("--underexpose", o.underexposeEv, "Less light, in EV")->capture_default_str();
     app.add_option("--lens-blur", o.lensBlurPx, "Sigma of the lens's blur in pixels")->capture_default_str();
     app.add_option("--bits", o.bits, "12 or 14")->capture_default_str();
@@ -44,9 +44,10 @@ int main(int argc, char **argv)
     app.add_option("--cut", cut, "Part of the scene: X,Y,W,H")->expected(4)->delimiter(',');
     app.add_option("--truth", truth, "Write STEM.json and STEM.tif with the truth");
     CLI11_PARSE(app, argc, argv);
-    const auto cfa = CfaPattern::fromName(pattern);
+    o.sixBySix = pattern == "six";
+    const auto cfa = CfaPattern::fromName(o.sixBySix ? "RGGB" : pattern);
     if (!cfa)
-        return fail({ErrorCode::BadParameter, "The pattern must be one of RGGB, BGGR, GRBG and GBRG.", {}});
+        return fail({ErrorCode::BadParameter, "The pattern must be one of RGGB, BGGR, GRBG, GBRG and six.", {}});
     o.cfa = *cfa;
     o.lossless = !uncompressed;
     if (cut.size() == 4)

@@ -52,7 +52,7 @@ def validate(network, scenes):
         camera = torch.from_numpy(np.stack([augment(s, 256, rng) for s in scenes])).clamp(0, 1)
         noisy, clean = shoot(camera, rng, generator, gain)
         with torch.no_grad():
-            out = torch.cat([network(part, torch.ones(1, 1, 1, 1)) for part in noisy.split(4)])
+            out = torch.cat([network(part, torch.ones(len(part), 1, 1, 1)) for part in noisy.split(4)])
         peak = 2 / gain * gain ** 0.5
         psnr = lambda x: float(20 * np.log10(peak) - 10 * torch.log10(((x - clean) ** 2).mean()))
         scores[name] = (psnr(noisy), psnr(out))

@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "camera/random.h"
+#include "raw/six_by_six.h"
 #include "render/colour.h"
 
 namespace irenic {
@@ -73,12 +74,17 @@ Status checkOptions(const ShootOptions &o)
         return refuse("The orientation must lie between 1 and 8.");
     if (!(o.lensBlurPx >= 0 && o.lensBlurPx <= 3))
         return refuse("The blur of the lens must lie between 0 and 3 pixels.");
-    if (!o.cfa.isBayer())
-        return refuse("The pattern must be one of RGGB, BGGR, GRBG and GBRG.");
+    if (!o.sixBySix && !o.cfa.isBayer())
+        return refuse("The pattern must be one of RGGB, BGGR, GRBG, GBRG and six.");
     return {};
 }
 
 } // namespace
+
+Colour ShootOptions::colourAt(int x, int y) const
+{
+    return sixBySix ? Colour(kBenchSixBySix[size_t(y % 6 * 6 + x % 6)]) : cfa.at(x, y);
+}
 
 ColourDescription benchCameraColour()
 {
@@ -125,7 +131,7 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
             double signal = 0;
             if (ax >= 0 && ay >= 0) {
                 const float *rgb = light.at(ax, ay);
-                const size_t channel = size_t(o.cfa.at(ax, ay));
+                const size_t channel = size_t(o.colourAt(ax, ay));
                 signal = std::max(0.0, multiplied(toCamera, Vector3{double(rgb[0]), double(rgb[1]), double(rgb[2])})[channel]) * exposure;
                 t.clean.at(x, y) = float(signal);
             }

@@ -38,12 +38,12 @@ TiffDirectory exifOf(const ShootOptions &o)
     return e;
 }
 
-TiffDirectory mainOf(const Shot &shot, const ShootOptions &o)
+TiffDirectory mainOf(const ShootOptions &o)
 {
     const ColourDescription colour = benchCameraColour();
     TiffDirectory m;
     m.setText(TagMake, "Tarn");
-    m.setText(TagModel, "Bench-1");
+    m.setText(TagModel, o.sixBySix ? "Bench-X" : "Bench-1");
     m.setNumber(TagOrientation, TiffShort, o.orientation);
     m.setRationals(TagXResolution, TiffRational, std::array{300.0}, 1);
     m.setRationals(TagYResolution, TiffRational, std::array{300.0}, 1);
@@ -53,7 +53,7 @@ TiffDirectory mainOf(const Shot &shot, const ShootOptions &o)
     m.setText(TagImageDescription, "Simulated photograph");
     m.setBytes(TagDngVersion, TiffByte, asBytes({1, 4, 0, 0}));
     m.setBytes(TagDngBackwardVersion, TiffByte, asBytes({1, 1, 0, 0}));
-    m.setText(TagUniqueCameraModel, "Tarn Bench-1");
+    m.setText(TagUniqueCameraModel, o.sixBySix ? "Tarn Bench-X" : "Tarn Bench-1");
     m.setRationals(TagColorMatrix1, TiffSRational, *colour.colourMatrix[0], 10000);
     m.setRationals(TagColorMatrix2, TiffSRational, *colour.colourMatrix[1], 10000);
     m.setRationals(TagAnalogBalance, TiffRational, std::array{1.0, 1.0, 1.0}, 1);
@@ -61,7 +61,6 @@ TiffDirectory mainOf(const Shot &shot, const ShootOptions &o)
     m.setRationals(TagBaselineExposure, TiffSRational, std::array{0.0}, 100);
     m.setNumber(TagCalibrationIlluminant1, TiffShort, colour.illuminants[0]);
     m.setNumber(TagCalibrationIlluminant2, TiffShort, colour.illuminants[1]);
-    (void)shot;
     m.exif = {exifOf(o)};
     return m;
 }
@@ -70,10 +69,11 @@ TiffDirectory rawOf(const Shot &shot, const ShootOptions &o)
 {
     TiffDirectory r;
     const double black = o.bits == 14 ? kCameraBlack14 : 128, white = o.bits == 14 ? kCameraWhite14 : 4095;
-    r.setNumbers(TagCfaRepeatPatternDim, TiffShort, std::array{2.0, 2.0});
+    const double side = o.sixBySix ? 6 : 2;
+    r.setNumbers(TagCfaRepeatPatternDim, TiffShort, std::array{side, side});
     std::vector<std::byte> cells;
-    for (const Colour c : o.cfa.cells)
-        cells.push_back(std::byte(c));
+    for (int i = 0; i < int(side * side); ++i)
+        cells.push_back(std::byte(o.colourAt(i % int(side), i / int(side))));
     r.setBytes(TagCfaPattern, TiffByte, cells);
     r.setBytes(TagCfaPlaneColor, TiffByte, asBytes({0, 1, 2}));
     r.setNumber(TagCfaLayout, TiffShort, 1);
@@ -98,13 +98,28 @@ TiffDirectory rawOf(const Shot &shot, const ShootOptions &o)
 RgbImage<uint8_t> previewOf(const Shot &shot, const ShootOptions &o)
 {
     const Rect &a = shot.active;
-    const int factor = std::max(2, (std::max(a.width, a.height) / 256 + 1) & ~1);
     const float black = o.bits == 14 ? kCameraBlack14 : 128, white = o.bits == 14 ? kCameraWhite14 : 4095;
-    Plane<float> linear(a.size());
-    for (int y = 0; y < a.height; ++y)
-        for (int x = 0; x < a.width; ++x)
-            linear.at(x, y) = (float(shot.samples.at(a.x + x, a.y + y)) - black) / (white - black);
-    return encoded8(Developer(benchCameraColour()).developReduced(linear.view(), o.cfa, factor, {}));
+    // Blocks that hold every colour of either pattern become full colour, which is then developed as such.
+    const int factor = std::max(6, std::max(a.width, a.height) / 256 / 6 * 6);
+    const Size size{std::max(1, a.width / factor), std::max(1, a.height / factor)};
+    Plane<float> means({size.width * 3, size.height}, 0.f);
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x) {
+            std::array<float, 3> count{};
+            float *mean = means.row(y) + x * 3;
+            for (int v = y * factor; v < std::min(a.height, (y + 1) * factor); ++v)
+                for (int u = x * factor; u < std::min(a.width, (x + 1) * factor); ++u) {
+                    const size_t c = size_t(o.colourAt(u, v));
+                    mean[c] += (float(shot.samples.at(a.x + u, a.y + v)) - black) / (white - black);
+                    ++count[c];
+                }
+            for (size_t c = 0; c < 3; ++c)
+                mean[c] /= std::max(1.f, count[c]);
+        }
+    Frame small;
+    small.kind = FrameKind::Linear;
+    small.colour = benchCameraColour();
+    return encoded8(Developer(small).develop(means.view(), {}, {}));
 }
 
 } // namespace
@@ -114,7 +129,7 @@ Status writeShot(const std::filesystem::path &file, const Shot &shot, const Shoo
     Result<AtomicFile> target = AtomicFile::create(file);
     if (!target)
         return target.error();
-    const DngContents contents{mainOf(shot, options), rawOf(shot, options), shot.samples.view(), options.bits, options.lossless, previewOf(shot, options)};
+    const DngContents contents{mainOf(options), rawOf(shot, options), shot.samples.view(), 1, options.bits, options.lossless, previewOf(shot, options)};
     if (const Status s = writeDng(target.value(), contents, run); !s)
         return s;
     return target.value().commit();

@@ -89,26 +89,26 @@ Status writePreview(AtomicFile &file, const RgbImage<uint8_t> &preview, TiffDire
     return file.append(std::as_bytes(std::span(preview.samples)));
 }
 
-/// The tile at (x0, y0), of full size; what lies beyond the picture repeats the last samples of the same colour.
-Plane<uint16_t> tileOf(PlaneView<const uint16_t> samples, int x0, int y0, int width)
+/// The tile at pixel (x0, y0), of full size; what lies beyond the picture repeats the last samples of the same colour.
+Plane<uint16_t> tileOf(PlaneView<const uint16_t> samples, int perPixel, int x0, int y0, int width)
 {
-    Plane<uint16_t> tile({width, kTilePx});
+    Plane<uint16_t> tile({width * perPixel, kTilePx});
     const auto inside = [](int i, int size) { return i < size ? i : size - 2 + ((i ^ size) & 1); };
     for (int y = 0; y < kTilePx; ++y)
         for (int x = 0; x < width; ++x)
-            tile.row(y)[x] = samples.row(inside(y0 + y, samples.height))[inside(x0 + x, samples.width)];
+            std::copy_n(samples.row(inside(y0 + y, samples.height)) + inside(x0 + x, samples.width / perPixel) * perPixel, perPixel, tile.row(y) + x * perPixel);
     return tile;
 }
 
-Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, TiffDirectory &raw, const RunContext &run)
+Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, int perPixel, TiffDirectory &raw, const RunContext &run)
 {
-    const int width = samples.width == 2 * kTilePx ? kOtherTileWidthPx : kTilePx;
-    const int across = (samples.width + width - 1) / width, down = (samples.height + kTilePx - 1) / kTilePx;
+    const int pixels = samples.width / perPixel, width = pixels == 2 * kTilePx ? kOtherTileWidthPx : kTilePx;
+    const int across = (pixels + width - 1) / width, down = (samples.height + kTilePx - 1) / kTilePx;
     std::vector<double> offsets, counts;
     for (int j = 0; j < down; ++j) {
         std::vector<std::vector<std::byte>> tiles(static_cast<size_t>(across));
         const Status done = parallelFor(across, stage(run, double(j) / down, double(j + 1) / down), [&](int i) {
-            tiles[size_t(i)] = encodeLosslessJpeg(tileOf(samples, i * width, j * kTilePx, width).constView());
+            tiles[size_t(i)] = encodeLosslessJpeg(tileOf(samples, perPixel, i * width, j * kTilePx, width).constView(), perPixel == 1 ? 2 : perPixel);
         });
         if (!done)
             return done;
@@ -121,7 +121,7 @@ Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, TiffDirec
         }
     }
     raw.setNumber(TagCompression, TiffShort, CompressionJpeg);
-    raw.setNumber(TagBitsPerSample, TiffShort, 16);
+    raw.setNumbers(TagBitsPerSample, TiffShort, std::vector<double>(size_t(perPixel), 16));
     raw.setNumber(TagTileWidth, TiffLong, width);
     raw.setNumber(TagTileLength, TiffLong, kTilePx);
     raw.setNumbers(TagTileOffsets, TiffLong, offsets);
@@ -129,10 +129,10 @@ Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, TiffDirec
     return {};
 }
 
-Status writeStrip(AtomicFile &file, PlaneView<const uint16_t> samples, int bits, TiffDirectory &raw, const RunContext &run)
+Status writeStrip(AtomicFile &file, PlaneView<const uint16_t> samples, int perPixel, int bits, TiffDirectory &raw, const RunContext &run)
 {
     raw.setNumber(TagCompression, TiffShort, CompressionNone);
-    raw.setNumber(TagBitsPerSample, TiffShort, bits);
+    raw.setNumbers(TagBitsPerSample, TiffShort, std::vector<double>(size_t(perPixel), bits));
     raw.setNumber(TagRowsPerStrip, TiffLong, samples.height);
     raw.setNumber(TagStripOffsets, TiffLong, double(file.position()));
     const size_t rowBytes = (size_t(samples.width) * size_t(bits) + 7) / 8;
@@ -186,14 +186,15 @@ Status writeDng(AtomicFile &file, const DngContents &contents, const RunContext 
     if (s)
         s = tree.pad();
     if (s)
-        s = contents.lossless ? writeTiles(file, contents.samples, raw, run) : writeStrip(file, contents.samples, contents.bits, raw, run);
+        s = contents.lossless ? writeTiles(file, contents.samples, contents.perPixel, raw, run)
+                              : writeStrip(file, contents.samples, contents.perPixel, contents.bits, raw, run);
     if (!s)
         return s;
     raw.setNumber(TagNewSubFileType, TiffLong, 0);
-    raw.setNumber(TagImageWidth, TiffLong, contents.samples.width);
+    raw.setNumber(TagImageWidth, TiffLong, contents.samples.width / contents.perPixel);
     raw.setNumber(TagImageLength, TiffLong, contents.samples.height);
-    raw.setNumber(TagPhotometric, TiffShort, PhotometricCfa);
-    raw.setNumber(TagSamplesPerPixel, TiffShort, 1);
+    raw.setNumber(TagPhotometric, TiffShort, contents.perPixel == 1 ? PhotometricCfa : PhotometricLinearRaw);
+    raw.setNumber(TagSamplesPerPixel, TiffShort, contents.perPixel);
     raw.setNumber(TagPlanarConfiguration, TiffShort, 1);
     main.subDirectories = {raw};
     uint64_t where = 0;

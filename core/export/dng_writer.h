@@ -12,6 +12,7 @@ struct DngContents {
     TiffDirectory main; ///< first directory without its picture's layout; its exif and gps go along
     TiffDirectory raw;  ///< sensor directory without its picture's layout
     PlaneView<const uint16_t> samples;
+    int perPixel = 1;     ///< samples: 1 of a mosaic, 3 of a linear DNG
     int bits = 16;        ///< 12 and 14 are packed when uncompressed; compressed samples are stored as 16
     bool lossless = true; ///< lossless JPEG tiles; else uncompressed strips
     RgbImage<uint8_t> preview;

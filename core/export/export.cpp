@@ -27,6 +27,11 @@ std::optional<ExportFormat> formatFromName(const std::string &name)
                                              : std::nullopt;
 }
 
+ExportFormat naturalFormat(const Frame &frame)
+{
+    return frame.kind == FrameKind::Rendered ? ExportFormat::Tiff : ExportFormat::Dng;
+}
+
 NoiseLeft noiseLeftOnFlat(const Treatment &treatment)
 {
     if (treatment.isIdentity())

@@ -78,15 +78,16 @@ void describeForeign(const Frame &frame, TiffDirectory &main, TiffDirectory &raw
     main.setNumber(TagCalibrationIlluminant1, TiffShort, c.illuminants[0] ? c.illuminants[0] : 21);
     main.setRationals(TagAsShotNeutral, TiffRational, c.asShotNeutral, 1000000);
     const auto origin = frame.active;
-    setPair(raw, TagCfaRepeatPatternDim, TiffShort, 2, 2);
-    const CfaPattern p = frame.cfa.shifted(origin.x, origin.y);
-    raw.setBytes(TagCfaPattern, TiffByte, bytesOf({int(p.cells[0]), int(p.cells[1]), int(p.cells[2]), int(p.cells[3])}));
-    raw.setBytes(TagCfaPlaneColor, TiffByte, bytesOf({0, 1, 2}));
-    raw.setNumber(TagCfaLayout, TiffShort, 1);
-    setPair(raw, TagBlackLevelRepeatDim, TiffShort, frame.levels.repeatRows, frame.levels.repeatCols);
-    const std::vector<double> black(frame.levels.black.begin(), frame.levels.black.end());
-    raw.setRationals(TagBlackLevel, TiffRational, black, 256);
-    raw.setNumber(TagWhiteLevel, TiffLong, double(frame.levels.white));
+    if (frame.kind == FrameKind::Mosaic) {
+        setPair(raw, TagCfaRepeatPatternDim, TiffShort, 2, 2);
+        const CfaPattern p = frame.cfa.shifted(origin.x, origin.y);
+        raw.setBytes(TagCfaPattern, TiffByte, bytesOf({int(p.cells[0]), int(p.cells[1]), int(p.cells[2]), int(p.cells[3])}));
+        raw.setBytes(TagCfaPlaneColor, TiffByte, bytesOf({0, 1, 2}));
+        raw.setNumber(TagCfaLayout, TiffShort, 1);
+        setPair(raw, TagBlackLevelRepeatDim, TiffShort, frame.levels.repeatRows, frame.levels.repeatCols);
+        const std::vector<double> black(frame.levels.black.begin(), frame.levels.black.end());
+        raw.setRationals(TagBlackLevel, TiffRational, black, 256);
+    }
     raw.setNumbers(TagActiveArea, TiffLong, std::array{double(origin.y), double(origin.x), double(origin.bottom()), double(origin.right())});
     setPair(raw, TagDefaultCropOrigin, TiffLong, frame.crop.x - origin.x, frame.crop.y - origin.y);
     setPair(raw, TagDefaultCropSize, TiffLong, frame.crop.width, frame.crop.height);
@@ -134,18 +135,38 @@ void splitSource(const SourceTags &source, TiffDirectory &main, TiffDirectory &r
         main.erase(TagMakerNoteSafety);
 }
 
+/// What full colour says of itself in place of the mosaic that it may have come from.
+void describeLinear(const Frame &frame, int scale, TiffDirectory &raw)
+{
+    for (const uint16_t tag : {TagCfaRepeatPatternDim, TagCfaPattern, TagCfaPlaneColor, TagCfaLayout, TagMaskedAreas, TagBlackLevelDeltaH, TagBlackLevelDeltaV})
+        raw.erase(tag);
+    if (!frame.pattern.empty()) // made from a mosaic: what was to be done to that is not to be done to this
+        for (const uint16_t tag : {TagOpcodeList1, TagOpcodeList2})
+            raw.erase(tag);
+    setPair(raw, TagBlackLevelRepeatDim, TiffShort, 1, 1);
+    const std::vector<double> black{double(frame.levels.black[0]) * scale, double(frame.levels.black[1]) * scale, double(frame.levels.black[2]) * scale};
+    const bool whole = std::all_of(black.begin(), black.end(), [](double v) { return v == std::floor(v); });
+    whole ? raw.setNumbers(TagBlackLevel, TiffLong, black) : raw.setRationals(TagBlackLevel, TiffRational, black, 256);
+    raw.setNumbers(TagWhiteLevel, TiffLong, std::vector<double>(3, double(frame.levels.white) * scale));
+    const Rect &a = frame.active, &c = frame.crop;
+    raw.setNumbers(TagActiveArea, TiffLong, std::array{double(a.y), double(a.x), double(a.bottom()), double(a.right())});
+    setPair(raw, TagDefaultCropOrigin, TiffLong, c.x - a.x, c.y - a.y);
+    setPair(raw, TagDefaultCropSize, TiffLong, c.width, c.height);
+}
+
 /// The noise that the file now holds, so that the next program does not clean what is clean (DNG 1.4, NoiseProfile).
 void describeNoise(const Frame &frame, const NoiseReport &noise, const Treatment &treatment, TiffDirectory &raw)
 {
     const NoiseLeft left = noiseLeftOnFlat(treatment);
-    // A sample's variance is one part luminance and three parts colour of the two-by-two packet.
-    const double share = (left.luminance * left.luminance + 3 * left.colour * left.colour) / 4;
+    // A sample's variance is one part luminance and three parts colour of the two-by-two packet; two parts in full colour.
+    const double parts = frame.kind == FrameKind::Mosaic ? 3 : 2;
+    const double share = (left.luminance * left.luminance + parts * left.colour * left.colour) / (1 + parts);
     std::vector<double> profile;
     for (const Colour colour : {Colour::Red, Colour::Green, Colour::Blue}) {
         double a = 0, b = 0;
         int n = 0;
         for (size_t i = 0; i < 4; ++i)
-            if (frame.cfa.cells[i] == colour) {
+            if (frame.kind == FrameKind::Mosaic ? frame.cfa.cells[i] == colour : i == size_t(colour)) {
                 a += double(noise.cells[i].shotGain);
                 b += double(noise.cells[i].readVariance);
                 ++n;
@@ -178,6 +199,8 @@ Error verifyError(const std::filesystem::path &target, const std::string &what)
 Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const RunContext &run)
 {
     const Frame &frame = cleaner.frame();
+    if (frame.kind == FrameKind::Rendered)
+        return Error{ErrorCode::BadParameter, frame.file.filename().string() + " is a finished picture and not raw; it can be written as a TIFF.", {}};
     Result<CleanedSamples> cleaned = cleanForStorage(cleaner, stage(run, 0, 0.75));
     if (!cleaned)
         return cleaned.error();
@@ -188,6 +211,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
         describeForeign(frame, main, raw);
     // The small picture shows the cleaned samples without cleaning them again.
     auto shown = std::make_shared<Frame>();
+    shown->kind = frame.kind;
     shown->samples = cleaned.value().samples.clone();
     shown->active = frame.active;
     shown->crop = frame.crop;
@@ -202,10 +226,14 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     if (!preview)
         return preview.error();
     shown.reset();
-    for (const uint16_t tag : {TagBlackLevel, TagBlackLevelDeltaH, TagBlackLevelDeltaV})
-        scaleEntry(raw, tag, cleaned.value().scale);
-    raw.setNumber(TagWhiteLevel, frame.levels.white * float(cleaned.value().scale) > 65535 ? TiffLong : TiffShort,
-                  double(frame.levels.white) * cleaned.value().scale);
+    if (frame.kind == FrameKind::Linear) {
+        describeLinear(frame, cleaned.value().scale, raw);
+    } else {
+        for (const uint16_t tag : {TagBlackLevel, TagBlackLevelDeltaH, TagBlackLevelDeltaV})
+            scaleEntry(raw, tag, cleaned.value().scale);
+        raw.setNumber(TagWhiteLevel, frame.levels.white * float(cleaned.value().scale) > 65535 ? TiffLong : TiffShort,
+                      double(frame.levels.white) * cleaned.value().scale);
+    }
     raw.erase(TagLinearizationTable);
     main.erase(TagRawImageDigest);
     main.erase(TagNewRawImageDigest);
@@ -225,7 +253,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
             main.setRationals(tag, TiffRational, std::array{300.0}, 1);
     if (!main.find(TagResolutionUnit))
         main.setNumber(TagResolutionUnit, TiffShort, 2);
-    const DngContents contents{std::move(main), std::move(raw), cleaned.value().samples.view(), 16, true, preview.take()};
+    const DngContents contents{std::move(main), std::move(raw), cleaned.value().samples.view(), frame.channels(), 16, true, preview.take()};
     if (const Status s = writeDng(file, contents, stage(run, 0.75, 0.9)); !s)
         return s;
     if (const Status s = file.close(); !s)

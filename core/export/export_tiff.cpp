@@ -3,12 +3,13 @@
 
 #include "base/parallel.h"
 #include "irenic/picture.h"
+#include "render/profile.h"
 
 #include <exiv2/exiv2.hpp>
-#include <lcms2.h>
 #include <tiffio.h>
 
 #include <cmath>
+#include <set>
 
 namespace irenic {
 
@@ -24,24 +25,12 @@ TiffHandle openTiff(const std::filesystem::path &path, const char *mode)
             }};
 }
 
-std::vector<uint8_t> srgbProfile()
-{
-    const cmsHPROFILE profile = cmsCreate_sRGBProfile();
-    cmsUInt32Number size = 0;
-    cmsSaveProfileToMem(profile, nullptr, &size);
-    std::vector<uint8_t> bytes(size);
-    cmsSaveProfileToMem(profile, bytes.data(), &size);
-    cmsCloseProfile(profile);
-    return bytes;
-}
-
-bool writePixels(const std::filesystem::path &path, const RgbImage<uint16_t> &picture)
+bool writePixels(const std::filesystem::path &path, const RgbImage<uint16_t> &picture, const std::vector<uint8_t> &icc)
 {
     // BigTIFF only where four gigabytes do not do; half of that leaves room for a bad compression.
     const TiffHandle tif = openTiff(path, picture.samples.size() * 2 > (size_t(1) << 31) ? "w8" : "w");
     if (!tif)
         return false;
-    const std::vector<uint8_t> icc = srgbProfile();
     TIFFSetField(tif.get(), TIFFTAG_IMAGEWIDTH, uint32_t(picture.size.width));
     TIFFSetField(tif.get(), TIFFTAG_IMAGELENGTH, uint32_t(picture.size.height));
     TIFFSetField(tif.get(), TIFFTAG_BITSPERSAMPLE, 16);
@@ -67,6 +56,21 @@ bool writePixels(const std::filesystem::path &path, const RgbImage<uint16_t> &pi
     return TIFFFlush(tif.get()) == 1;
 }
 
+/// What a finished picture's own metadata hold of the photograph; where its pixels lie and how is another matter now.
+void copyMetadata(const std::filesystem::path &from, Exiv2::Image &to)
+{
+    static const std::set<std::string> described{"ImageDescription", "Make", "Model", "Artist", "Copyright", "DateTime", "HostComputer", "Rating"};
+    const auto source = Exiv2::ImageFactory::open(from.string());
+    source->readMetadata();
+    for (const Exiv2::Exifdatum &d : source->exifData())
+        if (d.groupName() == "Photo" || d.groupName() == "GPSInfo" || (d.groupName() == "Image" && described.contains(d.tagName())))
+            to.exifData().add(d);
+    to.setIptcData(source->iptcData());
+    to.setXmpData(source->xmpData());
+    if (const auto it = to.xmpData().findKey(Exiv2::XmpKey("Xmp.tiff.Orientation")); it != to.xmpData().end())
+        to.xmpData().erase(it); // the pixels were turned
+}
+
 /// Shooting data as Exif; a failure costs the data, not the picture, so it counts as a failure.
 bool writeExif(const std::filesystem::path &path, const Frame &frame)
 {
@@ -75,6 +79,11 @@ bool writeExif(const std::filesystem::path &path, const Frame &frame)
         const auto image = Exiv2::ImageFactory::open(path.string());
         image->readMetadata();
         Exiv2::ExifData &exif = image->exifData();
+        if (frame.kind == FrameKind::Rendered) {
+            copyMetadata(frame.file, *image);
+            image->writeMetadata();
+            return true;
+        }
         const auto text = [&](const char *key, const std::string &value) {
             if (!value.empty())
                 exif[key] = value;
@@ -118,8 +127,22 @@ bool readsBackAs(const std::filesystem::path &path, const RgbImage<uint16_t> &pi
     return true;
 }
 
+/// A finished picture stays in its own encoding.
+Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunContext &run)
+{
+    const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run);
+    if (!cleaned)
+        return cleaned.error();
+    auto picture = RgbImage<uint16_t>::ofSize(cleaner.frame().size());
+    for (int y = 0; y < picture.size.height; ++y)
+        std::copy_n(cleaned.value().samples.row(y), size_t(picture.size.width) * 3, picture.row(y));
+    return turned(picture, cleaner.frame().orientation);
+}
+
 Result<RgbImage<uint16_t>> renderAll(const Cleaner &cleaner, const RunContext &run)
 {
+    if (cleaner.frame().kind == FrameKind::Rendered)
+        return cleanedPicture(cleaner, run);
     const Rect crop = cleaner.frame().crop;
     auto picture = RgbImage<uint16_t>::ofSize(crop.size());
     const int bandRows = cleaner.bandRows();
@@ -145,9 +168,11 @@ Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunCont
         return s;
     TIFFSetWarningHandler(nullptr);
     TIFFSetErrorHandler(nullptr); // every call's answer is checked
-    if (!writePixels(file.temporaryPath(), picture.value()))
+    const Frame &frame = cleaner.frame();
+    const bool ownProfile = frame.kind == FrameKind::Rendered && !frame.encoding->profile.empty();
+    if (!writePixels(file.temporaryPath(), picture.value(), ownProfile ? frame.encoding->profile : srgbProfile()))
         return Error{ErrorCode::WriteFailed, file.target().string() + " was not written: the disk may be full. Nothing was left behind and the original is untouched.", {}};
-    if (!writeExif(file.temporaryPath(), cleaner.frame()))
+    if (!writeExif(file.temporaryPath(), frame))
         return verifyError(file.target(), "the shooting data could not be added");
     if (!readsBackAs(file.temporaryPath(), picture.value()))
         return verifyError(file.target(), "its pixels differed");

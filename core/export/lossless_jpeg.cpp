@@ -113,17 +113,17 @@ private:
     int m_have = 0;
 };
 
-/// Differences modulo 65536, row by row; the first pair of a row is predicted from the row above.
+/// Differences modulo 65536, row by row; the first pixel of a row is predicted from the row above.
 template <class Use>
-void forEachDifference(PlaneView<const uint16_t> tile, const Use &use)
+void forEachDifference(PlaneView<const uint16_t> tile, int components, const Use &use)
 {
     for (int y = 0; y < tile.height; ++y) {
         const uint16_t *row = tile.row(y);
         const uint16_t *above = y > 0 ? tile.row(y - 1) : nullptr;
-        for (int c = 0; c < 2; ++c)
+        for (int c = 0; c < components; ++c)
             use(int16_t(uint16_t(row[c] - (above ? above[c] : 0x8000))));
-        for (int x = 2; x < tile.width; ++x)
-            use(int16_t(uint16_t(row[x] - row[x - 2])));
+        for (int x = components; x < tile.width; ++x)
+            use(int16_t(uint16_t(row[x] - row[x - components])));
     }
 }
 
@@ -134,11 +134,11 @@ int categoryOf(int difference)
 
 } // namespace
 
-std::vector<std::byte> encodeLosslessJpeg(PlaneView<const uint16_t> tile)
+std::vector<std::byte> encodeLosslessJpeg(PlaneView<const uint16_t> tile, int components)
 {
-    assert(tile.width % 2 == 0 && tile.width >= 2);
+    assert(components >= 1 && components <= 4 && tile.width % components == 0 && tile.width >= components);
     std::array<uint64_t, kCategories> frequencies{};
-    forEachDifference(tile, [&](int d) { ++frequencies[size_t(categoryOf(d))]; });
+    forEachDifference(tile, components, [&](int d) { ++frequencies[size_t(categoryOf(d))]; });
     const HuffmanTable table = makeTable(frequencies);
     std::vector<std::byte> out;
     out.reserve(size_t(tile.width) * size_t(tile.height) * 2);
@@ -146,16 +146,21 @@ std::vector<std::byte> encodeLosslessJpeg(PlaneView<const uint16_t> tile)
         for (const int b : list)
             out.push_back(std::byte(b));
     };
-    const int w = tile.width / 2, h = tile.height, symbols = int(table.symbols.size());
+    const int w = tile.width / components, h = tile.height, symbols = int(table.symbols.size());
     bytes({0xff, 0xd8, 0xff, 0xc4, (19 + symbols) >> 8, (19 + symbols) & 255, 0x00});
     for (int i = 1; i <= 16; ++i)
         bytes({table.countOfLength[size_t(i)]});
     for (const uint8_t s : table.symbols)
         bytes({s});
-    bytes({0xff, 0xc3, 0, 14, 16, h >> 8, h & 255, w >> 8, w & 255, 2, 0, 0x11, 0, 1, 0x11, 0});
-    bytes({0xff, 0xda, 0, 10, 2, 0, 0x00, 1, 0x00, 1, 0, 0});
+    bytes({0xff, 0xc3, 0, 8 + 3 * components, 16, h >> 8, h & 255, w >> 8, w & 255, components});
+    for (int c = 0; c < components; ++c)
+        bytes({c, 0x11, 0});
+    bytes({0xff, 0xda, 0, 6 + 2 * components, components});
+    for (int c = 0; c < components; ++c)
+        bytes({c, 0x00});
+    bytes({1, 0, 0});
     BitWriter writer(out);
-    forEachDifference(tile, [&](int d) {
+    forEachDifference(tile, components, [&](int d) {
         const int category = categoryOf(d);
         writer.put(table.code[size_t(category)], table.length[size_t(category)]);
         if (category > 0 && category < 16)

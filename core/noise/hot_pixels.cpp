@@ -9,10 +9,12 @@ namespace irenic {
 namespace {
 
 // Set on simulated frames: 97 % of pixels that are truly 8 sigma hot pass in calm surroundings.
-constexpr float kHotSigma = 6.2f;       // above the median of its colour around
-constexpr float kOverHighest = 4.2f;    // sigma above the highest of its colour around: a lone tail is not enough
+constexpr float kHotSigma = 6.2f;       // from the median of its colour around
+constexpr float kOverNext = 4.2f;       // sigma beyond the next of its colour around: a lone tail is not enough
 constexpr float kOverActivity = 3.5f;   // times the mean unrest of the 5 x 5 around: texture is not hot
 constexpr float kLightSigma = 3.0f;     // excess of the other colours around, in sigma, that means real light
+// One of a pair has a neighbour that is bad too. Light of that strength would show in the other three, too.
+constexpr float kPairSigma = 16.f, kPartnerSigma = 8.f, kPairLightSigma = 2.f;
 
 class Detector
 {
@@ -23,7 +25,7 @@ public:
     {
         const Rect &a = m_frame.active;
         for (int x = a.x; x < a.right(); ++x)
-            if (standsAlone(x, y) && isHot(x, y))
+            if ((standsOut(x, y, 1) && isBad(x, y, 1)) || (standsOut(x, y, -1) && isBad(x, y, -1)))
                 found.push_back({x, y});
     }
 
@@ -38,33 +40,45 @@ private:
         const Rect &a = m_frame.active;
         return m_levels.linear(a.x + mirrored(x - a.x, a.width), a.y + mirrored(y - a.y, a.height));
     }
-    /// The cheap test that all but a ninth of the samples fail.
-    bool standsAlone(int x, int y) const
+    /// The cheap test that all but a quarter of the samples fail: above (sign 1) or below (-1) seven of its colour's eight neighbours.
+    bool standsOut(int x, int y, int sign) const
     {
-        const uint16_t v = m_frame.samples.at(x, y);
-        return v > stored(x - 2, y) && v > stored(x + 2, y) && v > stored(x, y - 2) && v > stored(x, y + 2)
-            && v > stored(x - 2, y - 2) && v > stored(x + 2, y + 2) && v > stored(x + 2, y - 2) && v > stored(x - 2, y + 2);
+        static constexpr int steps[8][2] = {{-2, 0}, {2, 0}, {0, -2}, {0, 2}, {-2, -2}, {2, 2}, {2, -2}, {-2, 2}};
+        const int v = sign * int(m_frame.samples.at(x, y));
+        int others = 0;
+        for (const auto &[dx, dy] : steps)
+            if (v <= sign * int(stored(x + dx, y + dy)) && ++others > 1)
+                return false;
+        return true;
     }
-    bool isHot(int x, int y) const
+    float sigmaAt(int x, int y, float signal) const { return m_cells[size_t((x & 1) + 2 * (y & 1))].sigmaAt(signal); }
+    /// Hot (sign 1) or dead (-1); what is stuck at a value is one or the other by its surroundings.
+    bool isBad(int x, int y, int sign) const
     {
         const auto at = [this](int px, int py) { return linear(px, py); };
-        const float median = mendedValue(at, x, y);
-        const float sigma = m_cells[size_t((x & 1) + 2 * (y & 1))].sigmaAt(median);
-        const float excess = linear(x, y) - median;
+        const float median = mendedValue(at, x, y), here = linear(x, y), excess = float(sign) * (here - median);
+        const float sigma = sigmaAt(x, y, median);
         if (excess < kHotSigma * sigma)
             return false;
-        float highest = median;
+        std::array<float, 8> around; // of its colour, times the sign, rising
+        size_t n = 0;
         for (int dy = -2; dy <= 2; dy += 2)
             for (int dx = -2; dx <= 2; dx += 2)
                 if (dx || dy)
-                    highest = std::max(highest, linear(x + dx, y + dy));
-        return linear(x, y) - highest > kOverHighest * m_cells[size_t((x & 1) + 2 * (y & 1))].sigmaAt(highest)
-            && excess > kOverActivity * activity(x, y) && otherColoursExcess(x, y) < kLightSigma;
+                    around[n++] = float(sign) * linear(x + dx, y + dy);
+        std::sort(around.begin(), around.end());
+        const auto beyond = [&](float from) { return float(sign) * here - from > kOverNext * sigmaAt(x, y, float(sign) * from); };
+        const bool strong = excess > kPairSigma * sigma;
+        const bool partnerOfItsColour = strong && around[7] - around[6] > kPartnerSigma * sigmaAt(x, y, float(sign) * around[6]);
+        if (!beyond(partnerOfItsColour ? around[6] : around[7]))
+            return false;
+        return excess > kOverActivity * activity(x, y, strong) && !showsLight(x, y, sign, strong);
     }
-    /// Mean absolute deviation of the 24 samples around from their own colours' medians.
-    float activity(int x, int y) const
+    /// Mean absolute deviation of the 24 samples around from their own colours' medians; the largest left out where a partner may be
+    /// among them.
+    float activity(int x, int y, bool withoutLargest) const
     {
-        float sum = 0;
+        float sum = 0, largest = 0;
         for (int phase = 0; phase < 4; ++phase) {
             float v[9];
             int n = 0;
@@ -74,25 +88,37 @@ private:
                         v[n++] = linear(x + dx, y + dy);
             std::sort(v, v + n);
             const float middle = (v[n / 2] + v[(n - 1) / 2]) / 2;
-            for (int i = 0; i < n; ++i)
+            for (int i = 0; i < n; ++i) {
                 sum += std::abs(v[i] - middle);
+                largest = std::max(largest, std::abs(v[i] - middle));
+            }
         }
-        return sum / 24;
+        return withoutLargest ? (sum - largest) / 23 : sum / 24;
     }
-    /// How far the four direct neighbours stand above their own colour further out, in sigma of that sum.
-    float otherColoursExcess(int x, int y) const
+    /// True where the four direct neighbours lie to the same side of their own colours further out, by more than noise does. Of a
+    /// strong one, one neighbour may be bad as well; then the other three must be all the quieter.
+    bool showsLight(int x, int y, int sign, bool strong) const
     {
-        float sum = 0, variance = 0;
+        float sum = 0, variance = 0, most = 0, excessOfMost = 0, varianceOfMost = 0;
         static constexpr int steps[4][2] = {{1, 0}, {-1, 0}, {0, 1}, {0, -1}};
         for (const auto &[dx, dy] : steps) {
             const int nx = x + dx, ny = y + dy;
             const float a = linear(nx + 2 * dx, ny + 2 * dy), b = linear(nx + 2 * dy, ny + 2 * dx), c = linear(nx - 2 * dy, ny - 2 * dx);
             const float around = std::max(std::min(a, b), std::min(std::max(a, b), c)); // the median: an edge nearby is not light
-            const float sigma = m_cells[size_t((nx & 1) + 2 * (ny & 1))].sigmaAt(around);
-            sum += linear(nx, ny) - around;
-            variance += sigma * sigma * 1.45f; // one sample and a median of three
+            const float sigma = sigmaAt(nx, ny, around), excess = float(sign) * (linear(nx, ny) - around);
+            const float v = sigma * sigma * 1.45f; // one sample and a median of three
+            sum += excess;
+            variance += v;
+            if (excess > most * sigma) {
+                most = excess / std::max(sigma, 1e-10f);
+                excessOfMost = excess;
+                varianceOfMost = v;
+            }
         }
-        return sum / std::sqrt(std::max(variance, 1e-20f));
+        const auto inSigma = [](float e, float v) { return e / std::sqrt(std::max(v, 1e-20f)); };
+        if (inSigma(sum, variance) < kLightSigma)
+            return false;
+        return !(strong && most > kPartnerSigma && inSigma(sum - excessOfMost, variance - varianceOfMost) < kPairLightSigma);
     }
 
     const Frame &m_frame;

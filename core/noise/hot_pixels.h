@@ -5,9 +5,9 @@
 
 namespace irenic {
 
-/// Single samples that stand far above their surroundings where light cannot: above every neighbour of their
+/// Samples that stand far above their surroundings (hot) or below (dead), where light cannot: beyond every neighbour of their
 /// own colour, while the neighbours of the other colours, a pixel away, show nothing. A star, however small,
-/// spreads over those. Sorted; fails only with Cancelled.
+/// spreads over those. Two that lie side by side are found where both are strong. Sorted; fails only with Cancelled.
 Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run);
 
 /// What a mended pixel becomes: the median of its eight neighbours of the same colour.

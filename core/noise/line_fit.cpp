@@ -17,7 +17,7 @@ struct Sums {
 };
 
 /// Weighted least squares with both parameters kept in their physical range.
-void solve(const std::vector<LinePoint> &points, const std::vector<double> &weights, double floor, LineFit &fit)
+void solve(const std::vector<LinePoint> &points, const std::vector<double> &weights, double floor, std::optional<double> given, LineFit &fit)
 {
     Sums s;
     for (size_t i = 0; i < points.size(); ++i) {
@@ -28,6 +28,11 @@ void solve(const std::vector<LinePoint> &points, const std::vector<double> &weig
         s.y += w * y;
         s.xx += w * x * x;
         s.xy += w * x * y;
+    }
+    if (given) {
+        fit.intercept = *given;
+        fit.slope = std::max(kMinSlope, s.xx > 0 ? (s.xy - *given * s.x) / s.xx : kMinSlope);
+        return;
     }
     const double det = s.w * s.xx - s.x * s.x;
     if (det > 1e-12 * s.w * s.xx) {
@@ -62,16 +67,16 @@ double quantile(std::vector<double> values, double q)
 
 } // namespace
 
-LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor)
+LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor, std::optional<double> intercept)
 {
-    LineFit fit{kMinSlope, interceptFloor, 0};
+    LineFit fit{kMinSlope, intercept.value_or(interceptFloor), 0};
     if (points.empty())
         return fit;
     const auto model = [&fit](const LinePoint &p) { return fit.slope * std::max(p.x, 0.0) + fit.intercept; };
     std::vector<double> weights(points.size()), ratios(points.size());
     for (size_t i = 0; i < points.size(); ++i)
         weights[i] = points[i].weight / std::max(points[i].y * points[i].y, 1e-20);
-    solve(points, weights, interceptFloor, fit);
+    solve(points, weights, interceptFloor, intercept, fit);
     double kept = 1;
     for (int round = 0; round < kRounds; ++round) {
         for (size_t i = 0; i < points.size(); ++i)
@@ -89,7 +94,7 @@ LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor
         }
         if (kept * double(points.size()) < 1.5)
             break;
-        solve(points, weights, interceptFloor, fit);
+        solve(points, weights, interceptFloor, intercept, fit);
     }
     fit.confidence = std::clamp(double(points.size()) / 10, 0.0, 1.0) * std::clamp(kept * 1.4, 0.0, 1.0);
     return fit;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <optional>
 #include <vector>
 
 namespace irenic {
@@ -19,7 +20,7 @@ struct LineFit {
 
 /// Fits variance = slope x signal + intercept, robustly: weighted least squares with weights n / y^2 (the error
 /// of a variance estimate is proportional to it) and Tukey's biweight against tones that hold only texture, which
-/// lie above the line.
-LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor);
+/// lie above the line. Where the intercept is given, only the slope is looked for.
+LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor, std::optional<double> intercept = {});
 
 } // namespace irenic

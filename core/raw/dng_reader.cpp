@@ -3,7 +3,7 @@
 
 #include "base/parallel.h"
 #include "raw/lossless_jpeg_reader.h"
-
+#include "raw/six_by_six.h"
 
 #include <cmath>
 #include <fstream>
@@ -21,17 +21,18 @@ namespace {
 constexpr int kMinSidePx = 16;
 constexpr int kMaxSidePx = 65535;
 
-/// Where the samples lie in the file: strips are tiles of full width.
+/// Where the samples lie in the file: strips are tiles of full width. Sizes count pixels.
 struct Storage {
     Size sensor;
     Size tile;
+    int perPixel = 1; ///< samples
     int bits = 16;
     int compression = CompressionNone;
     bool bigEndian = false;
     std::vector<double> offsets, byteCounts;
     int across() const { return (sensor.width + tile.width - 1) / tile.width; }
     int down() const { return (sensor.height + tile.height - 1) / tile.height; }
-    uint64_t rowBytes() const { return (uint64_t(tile.width) * uint64_t(bits) + 7) / 8; }
+    uint64_t rowBytes() const { return (uint64_t(tile.width) * uint64_t(perPixel) * uint64_t(bits) + 7) / 8; }
 };
 
 class DngReader
@@ -50,13 +51,18 @@ public:
         if (!samples)
             return samples.error();
         m_frame->samples = samples.take();
+        m_frame->file = m_file;
         applyLinearization();
-        const Result<std::string> verdict = judgeSamples(m_file, m_frame->samples.constView().cut(m_frame->active));
+        const Rect &a = m_frame->active;
+        const PlaneView<const uint16_t> exposed = m_frame->samples.constView().cut({a.x * m_storage.perPixel, a.y, a.width * m_storage.perPixel, a.height});
+        const Result<std::string> verdict = judgeSamples(m_file, exposed);
         if (!verdict)
             return verdict.error();
         if (!verdict.value().empty())
             m_frame->warnings.push_back(verdict.value());
-        m_frame->file = m_file;
+        if (m_sixBySix)
+            if (const Status s = fillInColours(exposed, run); !s)
+                return s.error();
         auto tags = std::make_shared<SourceTags>();
         tags->main = m_tree.chain.front();
         tags->raw = *m_raw;
@@ -76,17 +82,15 @@ private:
             for (const TiffDirectory &s : d.subDirectories)
                 all.push_back(&s);
         }
-        bool linear = false;
-        for (const TiffDirectory *d : all) {
-            const int kind = int(d->number(TagPhotometric, -1));
-            linear |= kind == PhotometricLinearRaw;
-            if (!m_raw && kind == PhotometricCfa && (int64_t(d->number(TagNewSubFileType, 0)) & 1) == 0)
-                m_raw = d;
-        }
-        if (m_raw)
-            return {};
-        return linear ? refuse(ErrorCode::Unsupported, "is a linear DNG; this version reads sensor samples only")
-                      : refuse(ErrorCode::NotAPicture, "holds no sensor samples");
+        for (const int wanted : {PhotometricCfa, PhotometricLinearRaw})
+            for (const TiffDirectory *d : all)
+                if (!m_raw && int(d->number(TagPhotometric, -1)) == wanted && (int64_t(d->number(TagNewSubFileType, 0)) & 1) == 0)
+                    m_raw = d;
+        if (!m_raw)
+            return refuse(ErrorCode::NotAPicture, "holds no sensor samples");
+        if (int(m_raw->number(TagPhotometric, -1)) == PhotometricLinearRaw)
+            m_frame->kind = FrameKind::Linear;
+        return {};
     }
 
     Status checkStorage()
@@ -97,8 +101,11 @@ private:
         if (width < kMinSidePx || height < kMinSidePx || width > kMaxSidePx || height > kMaxSidePx)
             return refuse(ErrorCode::Damaged, "claims a size that no sensor has");
         s.sensor = {int(width), int(height)};
-        if (d.number(TagSamplesPerPixel, 1) != 1)
-            return refuse(ErrorCode::Unsupported, "stores several samples at each place of its pattern");
+        s.perPixel = m_frame->channels();
+        if (d.number(TagSamplesPerPixel, 1) != s.perPixel)
+            return refuse(ErrorCode::Unsupported, s.perPixel == 1 ? "stores several samples at each place of its pattern" : "is a linear DNG with other than three colours");
+        if (s.perPixel > 1 && d.number(TagPlanarConfiguration, 1) != 1)
+            return refuse(ErrorCode::Unsupported, "stores its colours one after the other");
         s.compression = int(d.number(TagCompression, 1));
         if (s.compression != CompressionNone && s.compression != CompressionJpeg)
             return refuse(ErrorCode::Unsupported, "is compressed in a way that this version does not read (TIFF compression "
@@ -152,10 +159,21 @@ private:
             else
                 m_frame->warnings.push_back("The default crop lies outside the active area and was passed over.");
         }
-        const auto dim = d.numbers(TagCfaRepeatPatternDim);
-        const auto cells = d.numbers(TagCfaPattern);
-        if (dim.size() == 2 && dim[0] == 6 && dim[1] == 6)
-            return refuse(ErrorCode::Unsupported, "has a six-by-six sensor pattern; this version reads two-by-two patterns");
+        const double orientation = m_tree.chain.front().number(TagOrientation, 1);
+        m_frame->orientation = orientation >= 1 && orientation <= 8 ? int(orientation) : 1;
+        return m_frame->kind == FrameKind::Linear ? Status() : readPattern();
+    }
+
+    Status readPattern()
+    {
+        const Rect &active = m_frame->active;
+        const auto dim = m_raw->numbers(TagCfaRepeatPatternDim);
+        const auto cells = m_raw->numbers(TagCfaPattern);
+        if (dim == std::vector<double>{6, 6} && cells.size() == 36) {
+            m_sixBySix.emplace();
+            std::copy(cells.begin(), cells.end(), m_sixBySix->begin());
+            return isKnown(*m_sixBySix) ? Status() : refuse(ErrorCode::Unsupported, "has an unusual arrangement of red, green and blue");
+        }
         if (dim != std::vector<double>{2, 2} || cells.size() != 4)
             return refuse(ErrorCode::Unsupported, "has a sensor pattern other than two by two");
         // CFAPattern holds plane numbers as in TIFF/EP: 0 red, 1 green, 2 blue; anchored at the active area.
@@ -168,8 +186,27 @@ private:
         if (!pattern.isBayer())
             return refuse(ErrorCode::Unsupported, "has an unusual arrangement of red, green and blue");
         m_frame->cfa = pattern.shifted(-active.x, -active.y);
-        const double orientation = m_tree.chain.front().number(TagOrientation, 1);
-        m_frame->orientation = orientation >= 1 && orientation <= 8 ? int(orientation) : 1;
+        m_frame->pattern = pattern.name();
+        return {};
+    }
+
+    /// Six-by-six patterns become full colour on reading: see demosaicInto().
+    Status fillInColours(PlaneView<const uint16_t> exposed, const RunContext &run)
+    {
+        const Levels &l = m_frame->levels;
+        SixBySixMosaic mosaic{exposed, *m_sixBySix, {}, l.white, m_frame->colour.asShotNeutral};
+        // Black levels that repeat are taken by their mean.
+        mosaic.black.fill(0);
+        for (const float b : l.black)
+            for (float &m : mosaic.black)
+                m += b / float(l.black.size());
+        const Rect crop = m_frame->crop, active = m_frame->active;
+        // The samples of the mosaic live in the frame until the colours take their place.
+        Plane<uint16_t> samples = std::move(m_frame->samples);
+        mosaic.active = samples.constView().cut(active);
+        if (const Status s = demosaicInto(*m_frame, mosaic, run); !s)
+            return s;
+        m_frame->crop = crop.movedBy(-active.x, -active.y);
         return {};
     }
 
@@ -184,24 +221,39 @@ private:
             l.repeatCols = int(dim[1]);
         }
         const auto black = d.numbers(TagBlackLevel);
-        l.black.assign(size_t(l.period()), 0.f);
-        if (!black.empty() && black.size() < size_t(l.period()))
-            return refuse(ErrorCode::Damaged, "names fewer black levels than its pattern has places");
-        for (size_t i = 0; i < l.black.size() && !black.empty(); ++i)
-            l.black[i] = float(black[i]);
+        if (m_frame->kind == FrameKind::Linear) {
+            // Rows, columns, colours, the last fastest (DNG 1.4, BlackLevel); patterns on top of full colour are taken by their mean.
+            l.black.assign(3, 0.f);
+            const size_t places = size_t(l.period());
+            if (!black.empty() && black.size() < 3 * places)
+                return refuse(ErrorCode::Damaged, "names fewer black levels than it has colours");
+            for (size_t i = 0; i < 3 * places && !black.empty(); ++i)
+                l.black[i % 3] += float(black[i] / double(places));
+            l.repeatRows = l.repeatCols = 1;
+            if (d.find(TagBlackLevelDeltaH) || d.find(TagBlackLevelDeltaV))
+                m_frame->warnings.push_back("Black levels of single rows and columns of full colour were passed over.");
+        } else {
+            l.black.assign(size_t(l.period()), 0.f);
+            if (!black.empty() && black.size() < size_t(l.period()))
+                return refuse(ErrorCode::Damaged, "names fewer black levels than its pattern has places");
+            for (size_t i = 0; i < l.black.size() && !black.empty(); ++i)
+                l.black[i] = float(black[i]);
+        }
         const auto deltas = [&](uint16_t tag, int count, std::vector<float> &out) {
             const auto v = d.numbers(tag);
             if (int(v.size()) == count)
                 out.assign(v.begin(), v.end());
         };
-        deltas(TagBlackLevelDeltaV, m_frame->active.height, l.deltaRow);
-        deltas(TagBlackLevelDeltaH, m_frame->active.width, l.deltaColumn);
+        if (m_frame->kind == FrameKind::Mosaic && !m_sixBySix) {
+            deltas(TagBlackLevelDeltaV, m_frame->active.height, l.deltaRow);
+            deltas(TagBlackLevelDeltaH, m_frame->active.width, l.deltaColumn);
+        }
         l.white = float(d.number(TagWhiteLevel, double((1 << m_storage.bits) - 1)));
         const float darkest = *std::max_element(l.black.begin(), l.black.end());
         if (!(l.white > darkest + 15) || l.white > 65535)
             return refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
         // A six-by-six or three-by-one black pattern on a two-by-two sensor is legal and rare; keep the meaning.
-        if (l.repeatRows > 2 || l.repeatCols > 2)
+        if ((l.repeatRows > 2 || l.repeatCols > 2) && !m_sixBySix)
             m_frame->warnings.push_back("The black levels repeat over more than two places; their mean over each colour is used for scaling.");
         return {};
     }
@@ -261,7 +313,7 @@ private:
     Result<Plane<uint16_t>> decode(const RunContext &run) const
     {
         const Storage &s = m_storage;
-        Plane<uint16_t> out(s.sensor);
+        Plane<uint16_t> out({s.sensor.width * s.perPixel, s.sensor.height});
         std::mutex mutex;
         std::string problem;
         const Status done = parallelFor(s.across() * s.down(), run, [&](int i) {
@@ -276,7 +328,7 @@ private:
                 wrong = "could not be read to its end";
             else if (s.compression == CompressionNone)
                 for (int y = 0; y < piece.height; ++y)
-                    unpackRow(bytes.data() + size_t(y) * s.rowBytes(), piece.width, out.row(piece.y + y) + piece.x);
+                    unpackRow(bytes.data() + size_t(y) * s.rowBytes(), piece.width * s.perPixel, out.row(piece.y + y) + piece.x * s.perPixel);
             else
                 wrong = unpackJpeg(bytes, piece, out);
             if (!wrong.empty()) {
@@ -298,11 +350,11 @@ private:
         const auto jpeg = decodeLosslessJpeg(bytes, why);
         if (!jpeg)
             return "is damaged: a piece of its compressed picture " + why;
-        const size_t tileWidth = size_t(m_storage.tile.width);
+        const size_t tileWidth = size_t(m_storage.tile.width) * size_t(m_storage.perPixel);
         if (jpeg->samples.size() < tileWidth * size_t(piece.height))
             return "is damaged: a piece of its compressed picture is too small";
         for (int y = 0; y < piece.height; ++y)
-            std::copy_n(jpeg->samples.begin() + std::ptrdiff_t(size_t(y) * tileWidth), piece.width, out.row(piece.y + y) + piece.x);
+            std::copy_n(jpeg->samples.begin() + std::ptrdiff_t(size_t(y) * tileWidth), piece.width * m_storage.perPixel, out.row(piece.y + y) + piece.x * m_storage.perPixel);
         return {};
     }
 
@@ -343,6 +395,7 @@ private:
     const TiffTree &m_tree;
     const TiffDirectory *m_raw = nullptr;
     Storage m_storage;
+    std::optional<SixBySixPattern> m_sixBySix;
     std::shared_ptr<Frame> m_frame = std::make_shared<Frame>();
 };
 

@@ -14,7 +14,7 @@ Result<std::shared_ptr<const Frame>> readDng(const std::filesystem::path &file, 
                                              const RunContext &run);
 
 /// Raw files of other kinds, decoded and described by LibRaw.
-Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file);
+Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file, const RunContext &run);
 
 /// Refuses samples that cannot be a photograph (constant, or half of the rows dead) and returns a warning
 /// where only some rows are; empty where all is well.

@@ -1,9 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
+#include "raw/rendered_reader.h"
+#include "raw/six_by_six.h"
 
 #include <libraw/libraw.h>
 
 #include <cmath>
+#include <numeric>
 #include <ctime>
 
 namespace irenic {
@@ -80,30 +83,37 @@ ShootingData shootingDataOf(const libraw_data_t &d, int bits)
 
 } // namespace
 
-Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file)
+Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file, const RunContext &run)
 {
     const auto raw = std::make_unique<LibRaw>();
     if (const Status s = openAndUnpack(*raw, file); !s)
         return s.error();
     const libraw_data_t &d = raw->imgdata;
-    if (d.idata.filters == 9)
-        return readError(ErrorCode::Unsupported, file, "has a six-by-six sensor pattern; this version reads two-by-two patterns");
     auto frame = std::make_shared<Frame>();
     frame->file = file;
     frame->active = {d.sizes.left_margin, d.sizes.top_margin, d.sizes.width, d.sizes.height};
+    const auto colourAt = [&](int y, int x) {
+        const int plane = raw->COLOR(y, x);
+        return plane == 0 ? Colour::Red : plane == 2 ? Colour::Blue : Colour::Green;
+    };
     CfaPattern pattern;
-    for (int i = 0; i < 4; ++i) {
-        const int plane = raw->COLOR(i / 2, i % 2);
-        pattern.cells[size_t(i)] = plane == 0 ? Colour::Red : plane == 2 ? Colour::Blue : Colour::Green;
-    }
+    for (int i = 0; i < 4; ++i)
+        pattern.cells[size_t(i)] = colourAt(i / 2, i % 2);
+    const bool sixBySix = d.idata.filters == 9;
+    SixBySixPattern wide{};
+    for (int i = 0; i < 36 && sixBySix; ++i)
+        wide[size_t(i)] = uint8_t(colourAt(i / 6, i % 6));
     const bool periodic = d.idata.filters >= 1000 && (d.idata.filters & 0xff) * 0x01010101u == d.idata.filters;
-    if (d.idata.colors != 3 || !periodic || !pattern.isBayer() || frame->active.width < 16 || frame->active.height < 16)
-        return readError(ErrorCode::Unsupported, file, "has a sensor pattern other than red, green and blue in two by two");
+    if (sixBySix ? !isKnown(wide) : d.idata.colors != 3 || !periodic || !pattern.isBayer())
+        return readError(ErrorCode::Unsupported, file, "has a sensor pattern other than red, green and blue in two by two or six by six");
+    if (frame->active.width < 16 || frame->active.height < 16)
+        return readError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
     frame->samples = copySamples(*raw);
     if (!Rect{0, 0, frame->samples.width(), frame->samples.height()}.contains(frame->active))
         return readError(ErrorCode::Damaged, file, "has an active area outside its samples");
     frame->crop = frame->active;
     frame->cfa = pattern.shifted(-frame->active.x, -frame->active.y);
+    frame->pattern = pattern.name();
     frame->orientation = orientationOfFlip(d.sizes.flip);
     frame->levels.repeatRows = frame->levels.repeatCols = 2;
     frame->levels.black.resize(4);
@@ -133,6 +143,13 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
         return verdict.error();
     if (!verdict.value().empty())
         frame->warnings.push_back(verdict.value());
+    if (sixBySix) {
+        const Plane<uint16_t> samples = std::move(frame->samples);
+        const float black = std::accumulate(frame->levels.black.begin(), frame->levels.black.end(), 0.f) / float(frame->levels.black.size());
+        const SixBySixMosaic mosaic{samples.constView().cut(frame->active), wide, {black, black, black}, frame->levels.white, frame->colour.asShotNeutral};
+        if (const Status s = demosaicInto(*frame, mosaic, run); !s)
+            return s.error();
+    }
     return std::shared_ptr<const Frame>(std::move(frame));
 }
 
@@ -148,7 +165,9 @@ Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file
     const bool plainFile = std::filesystem::is_regular_file(file, ec) && std::filesystem::file_size(file, ec) > 0;
     if (!tree && (!plainFile || ending == ".dng"))
         return tree.error();
-    return readWithLibRaw(file);
+    if (const auto kind = renderedKindOf(file))
+        return readRendered(file, *kind);
+    return readWithLibRaw(file, run);
 }
 
 } // namespace irenic

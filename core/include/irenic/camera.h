@@ -18,11 +18,12 @@ struct Scene {
 /// Reads a scene from a PFM file (three channels, taken as linear) or a TIFF (float: linear; integers: sRGB-encoded).
 Result<Scene> readScene(const std::filesystem::path &file);
 
-/// How the simulated camera "Tarn Bench-1" is set.
+/// How the simulated camera "Tarn Bench-1" is set, or "Tarn Bench-X" with its six-by-six sensor.
 struct ShootOptions {
     int iso = 3200;                ///< 100 .. 204800
     uint64_t seed = 1;
     CfaPattern cfa;
+    bool sixBySix = false;         ///< its pattern takes the place of `cfa`
     double lensBlurPx = 0.5;       ///< sigma of lens and low-pass filter; 0 .. 3. Without it fine scenes alias as no lens lets them
     double underexposeEv = 0;      ///< less light than the scene asks for
     int bits = 14;                 ///< 12 or 14: quantisation and white level
@@ -34,6 +35,7 @@ struct ShootOptions {
     std::array<float, 4> blackOffsets{0, 0, 0, 0}; ///< added to the black level, by place in the active area's pattern
     std::string dateTime = "2031:10:18 23:41:07";
     Rect cut;                      ///< part of the scene; empty takes all
+    Colour colourAt(int x, int y) const; ///< counted from the active area's corner; not negative
 };
 
 /// What the camera knows and the photographer does not.

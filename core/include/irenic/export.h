@@ -8,13 +8,14 @@
 namespace irenic {
 
 enum class ExportFormat {
-    Dng, ///< cleaned sensor samples: still raw
-    Tiff ///< rendered, 16 bits, sRGB with its profile embedded
+    Dng, ///< cleaned sensor samples, or a linear DNG where the frame is full colour already: still raw. Not for finished pictures
+    Tiff ///< rendered, 16 bits, sRGB with its profile embedded; a finished picture stays in its own encoding and profile
 };
 
 const char *formatName(ExportFormat format);  ///< "dng", "tiff"
 const char *formatEnding(ExportFormat format); ///< ".dng", ".tif"
 std::optional<ExportFormat> formatFromName(const std::string &name);
+ExportFormat naturalFormat(const Frame &frame); ///< DNG, but TIFF for what is not raw
 
 /// The share of the measured noise that a treatment leaves on a flat patch, as ratios of sigma.
 struct NoiseLeft {

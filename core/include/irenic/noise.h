@@ -65,18 +65,21 @@ struct NoiseReport {
     std::array<NoiseModel, 4> cells;
     std::vector<BandNoise> bands;     ///< of a full-colour frame, in the order of Packet::bands(); otherwise empty
     float pointSigma = 1;             ///< of a full-colour frame's luminance behind the filter that looks for points of light
-    std::vector<PixelAt> hotPixels;   ///< sorted by row, then column; coordinates of the stored samples
+    std::vector<PixelAt> hotPixels;   ///< hot, dead and stuck ones, single and in pairs; sorted by row, then column; stored coordinates
     Banding banding;
     float midSignal = 0;              ///< the frame's median green signal, at which the next two are stated
     float luminanceNoise = 0;         ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
     float colourNoise = 0;            ///< sigma of the white-balanced colour differences over luminance there
     double confidence = 0;            ///< 0..1: how well the frame pins the model down
     std::string confidenceReason;     ///< one plain sentence
+    size_t maskedSamples = 0;         ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
+    float profileRatio = 0;           ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
     bool operator==(const NoiseReport &) const = default;
 };
 
-/// Measures the noise law of each cell of the pattern and finds hot pixels, from the frame alone.
-/// Fails only with Cancelled, or BadParameter where the frame is too small (under 64 x 64).
+/// Measures the noise law of each cell of the pattern, or of each colour, and finds bad pixels and banding, from the frame alone;
+/// of full-colour frames also how the noise of neighbours hangs together.
+/// Fails only with Cancelled, or BadParameter where the frame is too small (under 16 x 16).
 Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run = {});
 
 } // namespace irenic

@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/noise.h"
+
+#include <functional>
+#include <optional>
+
+namespace irenic {
+
+/// Where noise is looked for: in every block, quads of samples of one colour, the corners of a square. A quad's diagonal Haar
+/// coefficient cancels edges along rows and columns, and row and column banding with them.
+struct QuadSampling {
+    using Quad = std::array<PixelAt, 4>; ///< top left, top right, bottom left, bottom right, from the block's corner
+    int blockPx;
+    std::vector<std::vector<Quad>> cells; ///< by colour, or by cell of the pattern; as many quads in each block
+
+    static QuadSampling twoByTwo();                                      ///< four cells; squares of two pixels, 16 to a block
+    static QuadSampling sixBySix(const std::array<uint8_t, 36> &colours); ///< three colours; squares of six pixels
+    static QuadSampling fullColour();                                    ///< squares of four: wider than what demosaicing blurs
+};
+
+/// What the law is read from.
+struct LawInput {
+    Rect area; ///< blocks are laid from its corner
+    QuadSampling sampling;
+    /// Linear signal at (x, y) of a cell, 1 where the sensor clips; NaN where the number stored says nothing.
+    std::function<float(int x, int y, size_t cell)> value;
+    double varianceFloor = 0;      ///< what rounding alone leaves
+    bool clippedAtBlack = false;   ///< numbers below black are missing, so dark tones show only half their noise
+    std::optional<double> readVariance; ///< where it is known: the line's intercept is then given
+};
+
+struct NoiseLaw {
+    std::vector<NoiseModel> cells;
+    double confidence = 0; ///< 0..1
+    size_t blocks = 0;     ///< that could be used
+};
+
+/// Fits variance = a x signal + b for each cell, and draws a cell with few calm blocks toward what all say together. Calm blocks of
+/// a tone are chosen by everything but the coefficients that are then read, so that a greedy choice does not bias the reading.
+/// Fails only with Cancelled.
+Result<NoiseLaw> measureNoiseLaw(const LawInput &input, const RunContext &run);
+
+} // namespace irenic

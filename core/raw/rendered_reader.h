@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/frame.h"
+
+#include <optional>
+#include <string>
+
+namespace irenic {
+
+enum class RenderedKind { Tiff, Jpeg, Png };
+
+/// By the first bytes; a TIFF counts unless its ending or its contents are those of a raw file.
+std::optional<RenderedKind> renderedKindOf(const std::filesystem::path &file);
+
+/// Reads a finished picture as a Frame: RGB or grey, 8 or 16 bits or 32-bit floats, of any profile. Samples stay in the file's own
+/// encoding; profiles that are more than curves and a matrix are converted to sRGB, and a warning says so. Transparency is
+/// left out. Fails with Damaged, or Unsupported (CMYK, palettes of TIFF).
+Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &file, RenderedKind kind);
+
+/// Pixels as a decoder delivers them.
+struct DecodedPicture {
+    Size size;
+    int channels = 3;              ///< 1 or 3
+    int bits = 8;                  ///< of the file; samples are 16 bits wide, those of 8 times 257
+    std::vector<uint16_t> samples; ///< interleaved
+    std::vector<uint8_t> profile;
+    std::vector<std::string> warnings;
+};
+Result<DecodedPicture> decodeTiff(const std::filesystem::path &file);
+Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file);
+Result<DecodedPicture> decodePng(const std::filesystem::path &file);
+
+} // namespace irenic
