@@ -19,14 +19,14 @@ constexpr int kWindowStepPx = 16;
 constexpr int kFirstWindowPx = 8;
 constexpr int kSide = 8;           ///< of a DCT window, of samples two pixels apart
 constexpr double kCalmShare = 0.1;
-constexpr size_t kFewestCalm = 24;
+constexpr size_t kWantedCalm = 120, kFewestCalm = 24;
 constexpr double kMedianOfSquare = 0.4549; ///< of a standard normal
 constexpr float kClipGuard = 0.97f;
 
 struct Window {
     std::array<std::array<float, 64>, Packet::kMostBands> squares; ///< of the DCT coefficients
     float activity = 0; ///< of luminance, but for the mean
-    float point = 0;    ///< square of the point filter's answer against its surroundings
+    std::array<float, 4> points{}; ///< squares of the point filter's answer against its surroundings
     bool usable = true;
 };
 
@@ -99,9 +99,12 @@ std::vector<Window> windowsOf(const Frame &frame, const Linearizer &levels, cons
                 w.squares[b] = dctSquares(packet.bands()[b].samples, x, y);
             for (size_t i = 1; i < 64; ++i)
                 w.activity += w.squares[0][i] + w.squares[4][i] + w.squares[5][i];
-            const float around = (pointFilter(in, x + 1, y + 8) + pointFilter(in, x + 15, y + 8) + pointFilter(in, x + 8, y + 1) + pointFilter(in, x + 8, y + 15)) / 4;
-            const float beyond = pointFilter(in, x + 8, y + 8) - around;
-            w.point = beyond * beyond / 1.25f;
+            for (int k = 0; k < 4; ++k) {
+                const int px = x + 5 + 6 * (k & 1), py = y + 5 + 6 * (k >> 1);
+                const float around = (pointFilter(in, px - 5, py) + pointFilter(in, px + 5, py) + pointFilter(in, px, py - 5) + pointFilter(in, px, py + 5)) / 4;
+                const float beyond = pointFilter(in, px, py) - around;
+                w.points[size_t(k)] = beyond * beyond / 1.25f;
+            }
             windows.push_back(w);
         }
     return windows;
@@ -174,7 +177,7 @@ Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseMo
     }
     if (calm.size() < kFewestCalm)
         return result;
-    const size_t kept = std::max(kFewestCalm, size_t(double(calm.size()) * kCalmShare));
+    const size_t kept = std::min(calm.size(), std::max(kWantedCalm, size_t(double(calm.size()) * kCalmShare)));
     std::nth_element(calm.begin(), calm.begin() + std::ptrdiff_t(kept) - 1, calm.end(), [](const Calm &p, const Calm &q) { return p.unrest < q.unrest; });
     calm.resize(kept);
     std::vector<float> values(kept);
@@ -190,7 +193,10 @@ Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseMo
     }
     // The slope of luminance is taken out of both differences by one factor.
     result.bands[1].sigma = result.bands[2].sigma = std::sqrt(result.bands[1].sigma * result.bands[2].sigma);
-    result.pointSigma = std::max(0.05f, std::sqrt(median([](const Window &w) { return w.point; })));
+    float point = 0;
+    for (size_t k = 0; k < 4; ++k)
+        point += median([k](const Window &w) { return w.points[k]; }) / 4;
+    result.pointSigma = std::max(0.05f, std::sqrt(point));
     result.calmWindows = kept;
     return result;
 }

@@ -55,7 +55,7 @@ public:
         applyLinearization();
         const Rect &a = m_frame->active;
         const PlaneView<const uint16_t> exposed = m_frame->samples.constView().cut({a.x * m_storage.perPixel, a.y, a.width * m_storage.perPixel, a.height});
-        const Result<std::string> verdict = judgeSamples(m_file, exposed);
+        const Result<std::string> verdict = judgeSamples(m_file, exposed, m_storage.perPixel);
         if (!verdict)
             return verdict.error();
         if (!verdict.value().empty())
@@ -406,12 +406,12 @@ Result<std::shared_ptr<const Frame>> readDng(const std::filesystem::path &file, 
     return DngReader(file, tree).read(run);
 }
 
-Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active)
+Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active, int perPixel)
 {
     int dead = 0;
     for (int y = 0; y < active.height; ++y) {
         const uint16_t *row = active.row(y);
-        dead += std::all_of(row, row + active.width, [&](uint16_t v) { return v == row[0]; });
+        dead += std::equal(row, row + active.width - perPixel, row + perPixel);
     }
     if (dead == 0)
         return std::string();

@@ -17,8 +17,8 @@ Result<std::shared_ptr<const Frame>> readDng(const std::filesystem::path &file, 
 Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file, const RunContext &run);
 
 /// Refuses samples that cannot be a photograph (constant, or half of the rows dead) and returns a warning
-/// where only some rows are; empty where all is well.
-Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active);
+/// where only some rows are; empty where all is well. `perPixel` samples a pixel.
+Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active, int perPixel = 1);
 
 Error readError(ErrorCode code, const std::filesystem::path &file, const std::string &what);
 

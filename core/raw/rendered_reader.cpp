@@ -112,7 +112,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
         *encoding = encodingOf({}, 3);
     }
     frame->encoding = std::move(encoding);
-    const Result<std::string> verdict = judgeSamples(file, frame->samples.constView());
+    const Result<std::string> verdict = judgeSamples(file, frame->samples.constView(), 3);
     if (!verdict)
         return verdict.error();
     if (!verdict.value().empty())

@@ -81,7 +81,7 @@ public:
         float sum = 0, variance = 0;
         static constexpr int steps[4][2] = {{1, 0}, {-1, 0}, {0, 1}, {0, -1}};
         for (const auto &[dx, dy] : steps) {
-            const int u = mirrored(x + dx, m_signal.width()), v = mirrored(y + dy, m_signal.height());
+            const int u = inside(x + dx, m_signal.width()), v = inside(y + dy, m_signal.height());
             const float level = medianOf(neighbours(u, v)), s = sigmaAt(u, v, level);
             sum += (m_signal.at(u, v) - level) * (excess > 0 ? 1.f : -1.f);
             variance += 1.3f * s * s;
@@ -95,7 +95,7 @@ private:
         const auto &at = m_neighbours[size_t(y % kSide * kSide + x % kSide)];
         std::array<float, kNeighbours> v;
         for (size_t i = 0; i < v.size(); ++i)
-            v[i] = m_signal.at(mirrored(x + at[i].x, m_signal.width()), mirrored(y + at[i].y, m_signal.height()));
+            v[i] = m_signal.at(inside(x + at[i].x, m_signal.width()), inside(y + at[i].y, m_signal.height()));
         return v;
     }
     static float medianOf(std::array<float, kNeighbours> v)

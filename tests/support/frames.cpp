@@ -6,6 +6,8 @@
 
 #include <QProcess>
 
+#include <cmath>
+
 namespace irenic::test {
 
 Scene makeScene(Size size)
@@ -79,6 +81,39 @@ Simulated simulate(const Scene &scene, const ShootOptions &options)
     report.hotPixels = shot.value().truth.hotPixels;
     s.noise = std::make_shared<const NoiseReport>(report);
     s.truth = std::move(shot.value().truth);
+    return s;
+}
+
+FullColour simulateFullColour(const Scene &scene, const NoiseModel &law, bool blurred, uint64_t seed)
+{
+    const Size size = scene.size;
+    FullColour s;
+    auto f = std::make_shared<Frame>();
+    f->file = "full-colour.dng";
+    f->kind = FrameKind::Linear;
+    f->samples.reset({size.width * 3, size.height});
+    f->active = f->crop = {0, 0, size.width, size.height};
+    f->levels.black = {1000, 1000, 1000};
+    f->levels.white = 61000;
+    for (size_t c = 0; c < 3; ++c) {
+        s.clean[c].reset(size);
+        const Plane<float> white = gaussianPlane({size.width + 2, size.height + 2}, seed * 3 + c);
+        static constexpr float tap[3] = {1, 2, 1};
+        for (int y = 0; y < size.height; ++y)
+            for (int x = 0; x < size.width; ++x) {
+                float noise = white.at(x + 1, y + 1);
+                if (blurred) {
+                    noise = 0;
+                    for (int v = 0; v < 3; ++v)
+                        for (int u = 0; u < 3; ++u)
+                            noise += tap[u] * tap[v] / 6 * white.at(x + u, y + v); // sigma stays 1
+                }
+                const float signal = scene.at(x, y)[c];
+                s.clean[c].at(x, y) = signal;
+                f->samples.at(x * 3 + int(c), y) = uint16_t(std::clamp(std::lround((signal + law.sigmaAt(signal) * noise) * 60000 + 1000), 0l, 65535l));
+            }
+    }
+    s.frame = f;
     return s;
 }
 

@@ -30,6 +30,13 @@ struct Simulated {
 /// Shoots and describes; the noise report states the truth, so that methods are tested apart from measuring.
 Simulated simulate(const Scene &scene, const ShootOptions &options);
 
+/// Full colour with noise of a known law, white or blurred by (1 2 1) both ways as demosaicing does.
+struct FullColour {
+    std::shared_ptr<const Frame> frame; ///< FrameKind::Linear, black 1000, white 61000
+    std::array<Plane<float>, 3> clean;
+};
+FullColour simulateFullColour(const Scene &scene, const NoiseModel &law, bool blurred, uint64_t seed = 1);
+
 /// Equal to the last bit over their common size; QCOMPARE would be fuzzy on floats.
 template <class T>
 bool sameBits(PlaneView<const T> a, PlaneView<const T> b)
