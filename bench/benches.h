@@ -12,6 +12,9 @@ struct QualityArguments {
     std::vector<double> strengths{0, 0.5, 0.75, 1.0, 1.25, 1.5, 2.0, 3.0};
     std::vector<std::string> methods; ///< ids; empty takes all
     bool trueLaw = false;             ///< the methods get the simulated sensor's own law instead of the measured one
+    double underexposeEv = 0;         ///< less light than the scenes ask for
+    double banding = 0.25;            ///< row and column offsets, in read-noise sigmas
+    std::string chart;                ///< SVG of quality against strength and against time; empty for none
     std::string outside;              ///< a command that cleans the same planes with other programs; see baselines.py
     bool json = false;
 };

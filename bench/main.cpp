@@ -16,6 +16,9 @@ int main(int argc, char **argv)
     quality->add_option("--strength", q.strengths, "Strengths, for luminance and colour alike")->delimiter(',');
     quality->add_option("--methods", q.methods, "Methods; all where left out")->delimiter(',');
     quality->add_flag("--true-law", q.trueLaw, "Give the methods the sensor's own noise law instead of the measured one");
+    quality->add_option("--underexpose", q.underexposeEv, "Less light, in EV");
+    quality->add_option("--banding", q.banding, "Row and column offsets, in read-noise sigmas");
+    quality->add_option("--chart", q.chart, "SVG of quality against strength and against time, means over all frames");
     quality->add_option("--outside", q.outside, "A command that cleans the same planes with general-purpose libraries, such as bench/baselines.py");
     quality->add_flag("--json", q.json, "One JSON object a line");
     SpeedArguments s;

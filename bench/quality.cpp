@@ -1,15 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "benches.h"
+#include "chart.h"
 
 #include "irenic/camera.h"
 #include "irenic/export.h"
 #include "irenic/picture.h"
+#include "irenic/readings.h"
 #include "pipeline/stabiliser.h"
 #include "raw/linearizer.h"
 
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
+#include <chrono>
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
@@ -46,10 +49,12 @@ std::shared_ptr<const Frame> frameWith(const Frame &like, const Sample &linear)
     return f;
 }
 
-Result<Subject> makeSubject(const Scene &scene, int iso, bool trueLaw, const std::filesystem::path &folder)
+Result<Subject> makeSubject(const Scene &scene, int iso, const QualityArguments &a, const std::filesystem::path &folder)
 {
     ShootOptions o;
     o.iso = iso;
+    o.underexposeEv = a.underexposeEv;
+    o.banding = a.banding;
     o.seed = uint64_t(iso);
     const Result<Shot> shot = shoot(scene, o);
     if (!shot)
@@ -66,7 +71,7 @@ Result<Subject> makeSubject(const Scene &scene, int iso, bool trueLaw, const std
     Result<NoiseReport> noise = measureNoise(*frame.value());
     if (!noise)
         return noise.error();
-    if (trueLaw)
+    if (a.trueLaw)
         noise.value().cells.fill(shot.value().truth.noise);
     const auto clean = frameWith(*frame.value(), [&](int x, int y) { return shot.value().truth.clean.at(x, y); });
     return Subject{frame.value(), clean, std::make_shared<const NoiseReport>(noise.take()), shot.value().truth.noise};
@@ -76,6 +81,9 @@ struct Score {
     double psnr = 0;
     double ssim = 0;
     double colourError = 0; ///< RMS of the two sRGB colour differences, in 8-bit steps
+    Drift drift;            ///< against the untreated picture
+    double detailLost = 0;
+    double seconds = 0;     ///< to clean and develop
 };
 
 std::vector<float> lumaOf(const RgbImage<uint16_t> &image)
@@ -123,15 +131,59 @@ Score scoreOf(const RgbImage<uint16_t> &image, const RgbImage<uint16_t> &truth)
         colour += (d[0] - y) * (d[0] - y) + (d[2] - y) * (d[2] - y);
     }
     const double n = double(image.samples.size());
-    return {-10 * std::log10(square / n), ssimOf(lumaOf(image), lumaOf(truth), image.size), 255 * std::sqrt(colour / (n / 3) / 2)};
+    return {-10 * std::log10(square / n), ssimOf(lumaOf(image), lumaOf(truth), image.size), 255 * std::sqrt(colour / (n / 3) / 2), {}, 0, 0};
 }
 
-Result<RgbImage<uint16_t>> developed(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const Treatment &t)
+Result<RgbImage<float>> developed(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const Treatment &t)
 {
-    const auto linear = developRegion(Cleaner(frame, noise, t), frame->crop, {}, nullptr, {});
-    if (!linear)
-        return linear.error();
-    return encoded16(linear.value());
+    return developRegion(Cleaner(frame, noise, t), frame->crop, {}, nullptr, {});
+}
+
+/// The share of their light that stars of eight sigma keep, on a dark sky at that ISO, under a treatment.
+double starsKept(int iso, const Treatment &t)
+{
+    constexpr int kSide = 480, kStepPx = 24;
+    constexpr float kGround = 0.004f;
+    ShootOptions o;
+    o.iso = iso;
+    o.hotPixelsPerMillion = 0;
+    o.banding = 0;
+    Scene sky{{kSide, kSide}, std::vector<float>(size_t(kSide) * kSide * 3, kGround)};
+    const Result<Shot> dark = shoot(sky, o);
+    if (!dark)
+        return 0;
+    std::vector<PixelAt> stars;
+    for (int y = kStepPx; y < kSide - 10; y += kStepPx)
+        for (int x = kStepPx; x < kSide - 10; x += kStepPx)
+            stars.push_back({x + int(stars.size() % 2), y + int(stars.size() / 2 % 2)}); // on every cell of the pattern
+    const auto lightAll = [&](float scale) {
+        for (const PixelAt p : stars)
+            for (size_t c = 0; c < 3; ++c)
+                sky.rgb[(size_t(p.y) * kSide + size_t(p.x)) * 3 + c] = kGround + scale;
+    };
+    // One of known light tells how bright a scene must be for eight sigma at the star's place.
+    lightAll(1);
+    const Result<Shot> bright = shoot(sky, o);
+    const float ground = dark.value().truth.clean.at(stars[0].x, stars[0].y);
+    const float perUnit = bright.value().truth.clean.at(stars[0].x, stars[0].y) - ground;
+    lightAll(8 * dark.value().truth.noise.sigmaAt(ground) / std::max(perUnit, 1e-9f));
+    const Result<Shot> shot = shoot(sky, o);
+    auto frame = std::make_shared<Frame>();
+    frame->samples = shot.value().samples.clone();
+    frame->active = frame->crop = shot.value().active;
+    frame->levels.black = {kCameraBlack14};
+    frame->levels.white = kCameraWhite14;
+    auto noise = std::make_shared<NoiseReport>();
+    noise->cells.fill(shot.value().truth.noise);
+    const auto cleaned = Cleaner(frame, noise, t).clean(frame->active);
+    double kept = 0, shone = 0;
+    for (const PixelAt p : stars)
+        for (int y = p.y - 2; y <= p.y + 2; ++y)
+            for (int x = p.x - 2; x <= p.x + 2; ++x) {
+                kept += double(cleaned.value().at(x, y)) - double(dark.value().truth.clean.at(x, y));
+                shone += double(shot.value().truth.clean.at(x, y)) - double(dark.value().truth.clean.at(x, y));
+            }
+    return kept / shone;
 }
 
 bool writeFloats(const std::filesystem::path &file, const std::vector<float> &values)
@@ -183,21 +235,64 @@ std::map<std::string, RgbImage<uint16_t>> outside(const std::string &command, co
             return stabiliser.inverse(planes[size_t((u & 1) + 2 * (v & 1)) * size_t(width) * size_t(height) + size_t(v / 2) * size_t(width) + size_t(u / 2)], 1.f);
         });
         if (const auto image = developed(result, s.noise, {"wavelet", 0, 0}))
-            images.emplace(entry.path().stem().string(), image.value());
+            images.emplace(entry.path().stem().string(), encoded16(image.value()));
     }
     std::filesystem::remove_all(folder, ec);
     return images;
 }
 
-void print(const std::string &scene, int iso, const std::string &method, double strength, const Score &s, NoiseLeft left, bool json)
+struct Row {
+    std::string scene;
+    int iso;
+    std::string method;
+    double strength;
+    Score score;
+    NoiseLeft left;
+    double starsKept;
+};
+
+void print(const Row &r, bool json)
 {
+    const Score &s = r.score;
     if (json)
-        std::printf("%s\n", nlohmann::json{{"scene", scene}, {"iso", iso}, {"method", method}, {"strength", strength}, {"psnr", s.psnr}, {"ssim", s.ssim},
-                                           {"colourError", s.colourError}, {"luminanceLeft", left.luminance}, {"colourLeft", left.colour}}.dump().c_str());
+        std::printf("%s\n", nlohmann::json{{"scene", r.scene}, {"iso", r.iso}, {"method", r.method}, {"strength", r.strength}, {"psnr", s.psnr}, {"ssim", s.ssim},
+                                           {"colourError", s.colourError}, {"luminanceLeft", r.left.luminance}, {"colourLeft", r.left.colour}, {"driftMedian", s.drift.median},
+                                           {"driftHigh", s.drift.high}, {"detailLost", s.detailLost}, {"starsKept", r.starsKept}, {"seconds", s.seconds}}.dump().c_str());
     else
-        std::printf("| %s | %d | %s | %.2f | %.2f | %.4f | %.2f | %.3f | %.3f |\n", scene.c_str(), iso, method.c_str(), strength, s.psnr, s.ssim, s.colourError,
-                    left.luminance, left.colour);
+        std::printf("| %s | %d | %s | %.2f | %.2f | %.4f | %.2f | %.3f | %.3f | %.2f | %.2f | %.2f | %.2f | %.2f |\n", r.scene.c_str(), r.iso, r.method.c_str(), r.strength, s.psnr, s.ssim, s.colourError,
+                    r.left.luminance, r.left.colour, s.drift.median, s.drift.high, s.detailLost, r.starsKept, s.seconds);
     std::fflush(stdout);
+}
+
+/// Means over all frames: luma SSIM against strength, PSNR against time.
+bool chart(const std::vector<Row> &rows, const std::string &file)
+{
+    Chart byStrength{"Luma SSIM by strength", "strength, multiples of the measured noise", "luma SSIM", false, {}}, byTime{"PSNR by time", "seconds a megapixel", "PSNR, dB", true, {}};
+    for (const MethodInfo &method : methods()) {
+        struct Sum {
+            double ssim = 0, psnr = 0, seconds = 0;
+            int n = 0;
+        };
+        std::map<double, Sum> sums;
+        for (const Row &r : rows)
+            if (r.method == method.id && r.strength > 0) {
+                Sum &s = sums[r.strength];
+                s.ssim += r.score.ssim;
+                s.psnr += r.score.psnr;
+                s.seconds += r.score.seconds;
+                ++s.n;
+            }
+        if (sums.empty())
+            continue;
+        Chart::Line strength{method.label, {}}, time{method.label, {}};
+        for (const auto &[x, s] : sums)
+            strength.points.push_back({x, s.ssim / s.n});
+        const auto best = std::max_element(sums.begin(), sums.end(), [](const auto &p, const auto &q) { return p.second.psnr < q.second.psnr; });
+        time.points.push_back({best->second.seconds / best->second.n, best->second.psnr / best->second.n});
+        byStrength.lines.push_back(strength);
+        byTime.lines.push_back(time);
+    }
+    return writeCharts(file, {byStrength, byTime});
 }
 
 } // namespace
@@ -206,7 +301,10 @@ int quality(const QualityArguments &a)
 {
     const auto folder = std::filesystem::temp_directory_path() / ("irenic-bench-" + std::to_string(getpid()));
     if (!a.json)
-        std::printf("| scene | ISO | method | strength | PSNR dB | luma SSIM | colour error | luminance left | colour left |\n|---|---|---|---|---|---|---|---|---|\n");
+        std::printf("| scene | ISO | method | strength | PSNR dB | luma SSIM | colour error | luminance left | colour left | drift | drift 95 %% | detail lost | stars kept | s/MP |\n"
+                    "|---|---|---|---|---|---|---|---|---|---|---|---|---|---|\n");
+    std::vector<Row> rows;
+    std::map<std::pair<int, std::string>, double> stars; // they do not depend on the scene
     for (const std::string &name : a.scenes) {
         const Result<Scene> scene = readScene(name);
         if (!scene) {
@@ -214,29 +312,48 @@ int quality(const QualityArguments &a)
             return 1;
         }
         for (const int iso : a.isos) {
-            const auto subject = makeSubject(scene.value(), iso, a.trueLaw, std::filesystem::temp_directory_path());
+            const auto subject = makeSubject(scene.value(), iso, a, std::filesystem::temp_directory_path());
             if (!subject) {
                 std::fprintf(stderr, "irenic-bench: %s\n", subject.error().userMessage.c_str());
                 return 1;
             }
-            const auto truth = developed(subject.value().clean, subject.value().noise, {"wavelet", 0, 0});
+            const Subject &s = subject.value();
+            const Treatment nothing{"wavelet", 0, 0};
+            const auto truth = developed(s.clean, s.noise, nothing), untreated = developed(s.frame, s.noise, nothing);
+            if (!truth || !untreated)
+                return 1;
+            const auto encodedTruth = encoded16(truth.value());
             const std::string stem = std::filesystem::path(name).stem().string();
-            if (!a.outside.empty() && truth)
-                for (const auto &[method, image] : outside(a.outside, subject.value(), folder))
-                    print(stem, iso, method, 0, scoreOf(image, truth.value()), {}, a.json);
+            if (!a.outside.empty())
+                for (const auto &[method, image] : outside(a.outside, s, folder))
+                    print({stem, iso, method, 0, scoreOf(image, encodedTruth), {}, 0}, a.json);
             for (const MethodInfo &method : methods()) {
                 if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), method.id) == a.methods.end())
                     continue;
                 for (const double strength : a.strengths) {
                     const Treatment t{method.id, strength, strength};
-                    const auto image = developed(subject.value().frame, subject.value().noise, t);
-                    if (!truth || !image)
+                    const auto start = std::chrono::steady_clock::now();
+                    const auto image = developed(s.frame, s.noise, t);
+                    const std::chrono::duration<double> taken = std::chrono::steady_clock::now() - start;
+                    if (!image)
                         return 1;
-                    const Score s = scoreOf(image.value(), truth.value());
-                    print(stem, iso, method.id, strength, s, noiseLeftOnFlat(t), a.json);
+                    Row row{stem, iso, method.id, strength, scoreOf(encoded16(image.value()), encodedTruth), noiseLeftOnFlat(t), 0};
+                    row.score.drift = driftBetween(untreated.value(), image.value());
+                    row.score.detailLost = detailLost(untreated.value(), image.value());
+                    row.score.seconds = taken.count() / (double(s.frame->crop.size().area()) * 1e-6);
+                    auto &kept = stars[{iso, method.id + std::to_string(strength)}];
+                    if (kept == 0)
+                        kept = starsKept(iso, t);
+                    row.starsKept = kept;
+                    print(row, a.json);
+                    rows.push_back(row);
                 }
             }
         }
+    }
+    if (!a.chart.empty() && !chart(rows, a.chart)) {
+        std::fprintf(stderr, "irenic-bench: %s could not be written.\n", a.chart.c_str());
+        return 1;
     }
     return 0;
 }

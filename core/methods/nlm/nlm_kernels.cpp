@@ -12,19 +12,26 @@ HWY_BEFORE_NAMESPACE();
 namespace irenic::nlm::HWY_NAMESPACE {
 
 namespace hn = hwy::HWY_NAMESPACE;
-using D = hn::ScalableTag<float>;
+using D = hn::CappedTag<float, 16>;
+constexpr size_t kMostLanes = 16;
 
 constexpr int kBlockWidth = 128, kBlockHeight = kBlockHeightPx; ///< what is summed up stays in the second-level cache
 constexpr int kSide = 2 * kPatchReachPx + 1;
-constexpr int kSpare = 64; ///< a vector may run over the end of a row
+static_assert(kSide == 3);
+constexpr int kSpare = 30; ///< a vector may run over the end of a row
 constexpr int kRow = kBlockWidth + 2 * kPatchReachPx + kSpare;
 
+constexpr size_t kAtOnce = 4; ///< places that are gathered in one go, so that sums are loaded and stored once for all
+
 struct Buffers {
-    std::vector<float> squares = std::vector<float>(size_t(kRow) * (kBlockHeight + 2 * kPatchReachPx));
-    std::vector<float> columns = std::vector<float>(kRow);
+    std::array<std::vector<float>, kAtOnce> squares, columns;
     std::array<std::vector<float>, kMostBands + 2> sums; ///< of the bands, and the weights of luminance and colour
     Buffers()
     {
+        for (auto &s : squares)
+            s.resize(size_t(kRow) * (kBlockHeight + 2 * kPatchReachPx));
+        for (auto &c : columns)
+            c.resize(size_t(kRow));
         for (auto &s : sums)
             s.resize(size_t(kRow) * kBlockHeight);
     }
@@ -54,58 +61,88 @@ void square(const std::array<PlaneView<const float>, 4> &guides, const Settings 
     }
 }
 
-/// Adds what the places (i, j) away say, row by row: patch sums (direct, since running ones would carry rounding from tile
+/// Adds what some places say, row by row: patch sums (direct, since running ones would carry rounding from tile
 /// to tile), weights, and the weighted samples.
-template <size_t kBands, bool kOneWeight>
-void gather(std::span<const Band> bands, const Settings &s, Rect block, int i, int j, Buffers &buffers)
+template <size_t kBands, bool kOneWeight, size_t kCount>
+void gather(std::span<const Band> bands, const Settings &s, Rect block, const Offset *places, Buffers &buffers)
 {
     const D d;
     const int lanes = int(hn::Lanes(d));
     const auto zero = hn::Zero(d), one = hn::Set(d, 1.f), mean = hn::Set(d, 1.f / (kSide * kSide)), bias = hn::Set(d, s.bias);
     const auto fallL = hn::Set(d, s.luminanceSpread > 0 ? 0.25f / s.luminanceSpread : 0.f), fallC = hn::Set(d, s.colourSpread > 0 ? 0.25f / s.colourSpread : 0.f);
     const auto shareL = hn::Set(d, s.luminanceSpread > 0 ? 1.f : 0.f), shareC = hn::Set(d, s.colourSpread > 0 ? 1.f : 0.f);
-    float *columns = buffers.columns.data();
+    std::array<bool, kBands> isColour;
+    for (size_t b = 0; b < kBands; ++b)
+        isColour[b] = bands[b].isColour;
     for (int y = 0; y < block.height; ++y) {
-        const float *from = buffers.squares.data() + ptrdiff_t(y) * kRow;
-        for (int x = 0; x < block.width + 2 * kPatchReachPx; x += lanes) {
-            auto total = hn::LoadU(d, from + x);
-            for (int k = 1; k < kSide; ++k)
-                total = hn::Add(total, hn::LoadU(d, from + k * kRow + x));
-            hn::StoreU(total, d, columns + x);
+        for (size_t k = 0; k < kCount; ++k) {
+            const float *from = buffers.squares[k].data() + ptrdiff_t(y) * kRow;
+            float *columns = buffers.columns[k].data();
+            for (int x = 0; x < block.width + 2 * kPatchReachPx; x += lanes)
+                hn::StoreU(hn::Add(hn::Add(hn::LoadU(d, from + x), hn::LoadU(d, from + kRow + x)), hn::LoadU(d, from + 2 * kRow + x)), d, columns + x);
         }
-        std::array<const float *, kBands> sample;
+        std::array<std::array<const float *, kCount>, kBands> sample;
         std::array<float *, kBands> sum;
-        std::array<bool, kBands> isColour;
         for (size_t b = 0; b < kBands; ++b) {
-            sample[b] = bands[b].samples.row(block.y + y + j) + block.x + i;
+            for (size_t k = 0; k < kCount; ++k)
+                sample[b][k] = bands[b].samples.row(block.y + y + places[k].y) + block.x + places[k].x;
             sum[b] = buffers.sums[b].data() + ptrdiff_t(y) * kRow;
-            isColour[b] = bands[b].isColour;
         }
         float *luminanceWeights = buffers.sums[kMostBands].data() + ptrdiff_t(y) * kRow, *colourWeights = buffers.sums[kMostBands + 1].data() + ptrdiff_t(y) * kRow;
         for (int x = 0; x < block.width; x += lanes) {
-            auto patch = hn::LoadU(d, columns + x);
-            for (int k = 1; k < kSide; ++k)
-                patch = hn::Add(patch, hn::LoadU(d, columns + x + k));
-            const auto beyond = hn::Max(zero, hn::MulSub(patch, mean, bias));
-            const auto weightOf = [&](auto fall, auto share) {
+            const auto beyondOf = [&](size_t k) {
+                const float *c = buffers.columns[k].data() + x;
+                const auto patch = hn::Add(hn::Add(hn::LoadU(d, c), hn::LoadU(d, c + 1)), hn::LoadU(d, c + 2));
+                return hn::Max(zero, hn::MulSub(patch, mean, bias));
+            };
+            const auto weightOf = [&](auto beyond, auto fall, auto share) {
                 auto w = hn::Max(zero, hn::NegMulAdd(beyond, fall, one));
                 w = hn::Mul(w, w);
                 return hn::Mul(hn::Mul(w, w), share);
             };
-            const auto luminance = weightOf(fallL, shareL);
-            const auto colour = kOneWeight ? luminance : weightOf(fallC, shareC);
-            for (size_t b = 0; b < kBands; ++b)
-                hn::StoreU(hn::MulAdd(isColour[b] ? colour : luminance, hn::LoadU(d, sample[b] + x), hn::LoadU(d, sum[b] + x)), d, sum[b] + x);
-            hn::StoreU(hn::Add(luminance, hn::LoadU(d, luminanceWeights + x)), d, luminanceWeights + x);
+            // Weights wait in memory that stays in the first cache: vectors cannot be kept in arrays.
+            HWY_ALIGN float luminance[kCount * kMostLanes], colour[kCount * kMostLanes];
+            auto totalL = hn::LoadU(d, luminanceWeights + x), totalC = zero;
             if (!kOneWeight)
-                hn::StoreU(hn::Add(colour, hn::LoadU(d, colourWeights + x)), d, colourWeights + x);
+                totalC = hn::LoadU(d, colourWeights + x);
+            for (size_t k = 0; k < kCount; ++k) {
+                const auto beyond = beyondOf(k), l = weightOf(beyond, fallL, shareL);
+                totalL = hn::Add(totalL, l);
+                hn::Store(l, d, luminance + k * size_t(lanes));
+                if (!kOneWeight) {
+                    const auto c = weightOf(beyond, fallC, shareC);
+                    totalC = hn::Add(totalC, c);
+                    hn::Store(c, d, colour + k * size_t(lanes));
+                }
+            }
+            hn::StoreU(totalL, d, luminanceWeights + x);
+            if (!kOneWeight)
+                hn::StoreU(totalC, d, colourWeights + x);
+            for (size_t b = 0; b < kBands; ++b) {
+                const float *w = isColour[b] && !kOneWeight ? colour : luminance;
+                auto total = hn::LoadU(d, sum[b] + x);
+                for (size_t k = 0; k < kCount; ++k)
+                    total = hn::MulAdd(hn::Load(d, w + k * size_t(lanes)), hn::LoadU(d, sample[b][k] + x), total);
+                hn::StoreU(total, d, sum[b] + x);
+            }
         }
     }
+}
+
+template <size_t kCount>
+void gatherAny(std::span<const Band> bands, const Settings &s, Rect block, const Offset *places, Buffers &buffers)
+{
+    const bool oneWeight = s.luminanceSpread == s.colourSpread;
+    if (bands.size() == 4)
+        oneWeight ? gather<4, true, kCount>(bands, s, block, places, buffers) : gather<4, false, kCount>(bands, s, block, places, buffers);
+    else
+        oneWeight ? gather<6, true, kCount>(bands, s, block, places, buffers) : gather<6, false, kCount>(bands, s, block, places, buffers);
 }
 
 void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where)
 {
     const bool oneWeight = s.luminanceSpread == s.colourSpread;
+    const std::vector<Offset> places = offsets(s);
     Buffers buffers;
     for (int top = where.y; top < where.bottom(); top += kBlockHeight)
         for (int left = where.x; left < where.right(); left += kBlockWidth) {
@@ -117,16 +154,19 @@ void average(std::span<const Band> bands, const std::array<PlaneView<const float
                 for (size_t b = kMostBands; b < kMostBands + 2; ++b)
                     std::fill_n(buffers.sums[b].data() + ptrdiff_t(y) * kRow, block.width, 1.f);
             }
-            for (int j = -s.searchPx; j <= s.searchPx; ++j)
-                for (int i = -s.searchPx; i <= s.searchPx; ++i) {
-                    if (std::abs(i) <= 1 && std::abs(j) <= 1)
-                        continue;
-                    square(guides, s, block, i, j, buffers.squares.data());
-                    if (bands.size() == 4)
-                        oneWeight ? gather<4, true>(bands, s, block, i, j, buffers) : gather<4, false>(bands, s, block, i, j, buffers);
-                    else
-                        oneWeight ? gather<6, true>(bands, s, block, i, j, buffers) : gather<6, false>(bands, s, block, i, j, buffers);
-                }
+            for (size_t first = 0; first < places.size(); first += kAtOnce) {
+                const size_t count = std::min(kAtOnce, places.size() - first);
+                for (size_t k = 0; k < count; ++k)
+                    square(guides, s, block, places[first + k].x, places[first + k].y, buffers.squares[k].data());
+                if (count == kAtOnce)
+                    gatherAny<kAtOnce>(bands, s, block, &places[first], buffers);
+                else
+                    for (size_t k = 0; k < count; ++k) {
+                        std::swap(buffers.squares[0], buffers.squares[k]);
+                        gatherAny<1>(bands, s, block, &places[first + k], buffers);
+                        std::swap(buffers.squares[0], buffers.squares[k]);
+                    }
+            }
             for (int y = 0; y < block.height; ++y)
                 for (size_t b = 0; b < bands.size(); ++b) {
                     const float *sum = buffers.sums[b].data() + ptrdiff_t(y) * kRow;

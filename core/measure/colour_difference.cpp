@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "support/ciede2000.h"
+#include "irenic/readings.h"
 
 #include <cmath>
 #include <numbers>
 
-namespace irenic::test {
+namespace irenic {
 
-std::array<double, 3> labOf(const std::array<double, 3> &c)
+Lab labOf(const std::array<double, 3> &c)
 {
     const double x = (0.4124564 * c[0] + 0.3575761 * c[1] + 0.1804375 * c[2]) / 0.95047, y = 0.2126729 * c[0] + 0.7151522 * c[1] + 0.0721750 * c[2],
                  z = (0.0193339 * c[0] + 0.1191920 * c[1] + 0.9503041 * c[2]) / 1.08883;
@@ -14,7 +14,7 @@ std::array<double, 3> labOf(const std::array<double, 3> &c)
     return {116 * f(y) - 16, 500 * (f(x) - f(y)), 200 * (f(y) - f(z))};
 }
 
-double ciede2000(const std::array<double, 3> &p, const std::array<double, 3> &q)
+double ciede2000(const Lab &p, const Lab &q)
 {
     constexpr double deg = std::numbers::pi / 180;
     const double c1 = std::hypot(p[1], p[2]), c2 = std::hypot(q[1], q[2]), mean7 = std::pow((c1 + c2) / 2, 7);
@@ -44,4 +44,4 @@ double ciede2000(const std::array<double, 3> &p, const std::array<double, 3> &q)
     return std::sqrt(std::pow(dl / sl, 2) + std::pow(dc / sc, 2) + std::pow(dH / sh, 2) + rt * dc / sc * dH / sh);
 }
 
-} // namespace irenic::test
+} // namespace irenic

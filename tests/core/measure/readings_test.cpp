@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/readings.h"
+#include "support/frames.h"
+
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+/// A picture from a grey value at every place.
+template <class Grey>
+RgbImage<float> pictureOf(Size size, const Grey &grey)
+{
+    auto image = RgbImage<float>::ofSize(size);
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x)
+            for (int c = 0; c < 3; ++c)
+                image.row(y)[3 * x + c] = float(grey(x, y));
+    return image;
+}
+
+double weave(int x, int y)
+{
+    return 0.3 + 0.1 * std::sin(x * 0.9) * std::sin(y * 0.7);
+}
+
+} // namespace
+
+class ReadingsTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void ciede2000MeetsPublishedPairs()
+    {
+        // Sharma, Wu and Dalal 2005, table 1: pairs 1, 7, 13, 17, 24, 30 and 34.
+        QVERIFY(std::abs(ciede2000({50, 2.6772, -79.7751}, {50, 0, -82.7485}) - 2.0425) < 1e-4);
+        QVERIFY(std::abs(ciede2000({50, 0, 0}, {50, -1, 2}) - 2.3669) < 1e-4);
+        QVERIFY(std::abs(ciede2000({50, -0.001, 2.49}, {50, 0.0011, -2.49}) - 4.7461) < 1e-4);
+        QVERIFY(std::abs(ciede2000({50, 2.5, 0}, {73, 25, -18}) - 27.1492) < 1e-4);
+        QVERIFY(std::abs(ciede2000({50, 2.5, 0}, {50, 3.2592, 0.3350}) - 1.0000) < 1e-4);
+        QVERIFY(std::abs(ciede2000({22.7233, 20.0904, -46.6940}, {23.0331, 14.9730, -42.5619}) - 2.0373) < 1e-4);
+        QVERIFY(std::abs(ciede2000({2.0776, 0.0795, -1.1350}, {0.9033, -0.0636, -0.5514}) - 0.9082) < 1e-4);
+    }
+
+
+    void driftIsThatOfTheMeans()
+    {
+        // Noise that leaves means alone is no drift; a change of all reds by a twentieth is the same everywhere.
+        const Plane<float> noise = gaussianPlane({256, 192}, 4);
+        const auto plain = pictureOf({256, 192}, [](int, int) { return 0.3; });
+        const auto noisy = pictureOf({256, 192}, [&](int x, int y) { return 0.3 + 0.02 * double(noise.at(x, y)); });
+        QVERIFY(driftBetween(plain, noisy).high < 0.1);
+        auto redder = plain;
+        for (size_t i = 0; i < redder.samples.size(); i += 3)
+            redder.samples[i] *= 1.05f;
+        const double expected = ciede2000(labOf({0.3, 0.3, 0.3}), labOf({0.315, 0.3, 0.3}));
+        QVERIFY(std::abs(driftBetween(plain, redder).median - expected) < 1e-3 && std::abs(driftBetween(plain, redder).high - expected) < 1e-3);
+        QVERIFY(driftBetween(pictureOf({20, 20}, weave), pictureOf({20, 20}, weave)).median == 0);
+    }
+
+    void detailLostTellsNoiseFromTexture()
+    {
+        const Size size{300, 300};
+        const Plane<float> noise = gaussianPlane(size, 6);
+        const auto clean = pictureOf(size, weave);
+        const auto noisy = pictureOf(size, [&](int x, int y) { return weave(x, y) + 0.03 * double(noise.at(x, y)); });
+        QVERIFY2(detailLost(noisy, clean) < 0.05, qPrintable(QString::number(detailLost(noisy, clean)))); // only noise went
+        const auto flatter = pictureOf(size, [](int x, int y) { return 0.3 + 0.5 * (weave(x, y) - 0.3); });
+        QVERIFY(detailLost(clean, flatter) > 0.95); // half of the weave, and nothing else
+        const double some = detailLost(noisy, pictureOf(size, [](int x, int y) { return 0.3 + 0.9 * (weave(x, y) - 0.3); }));
+        QVERIFY2(some > 0.05 && some < 0.5, qPrintable(QString::number(some)));
+        QCOMPARE(detailLost(clean, clean), 0.0);
+    }
+};
+
+QTEST_APPLESS_MAIN(ReadingsTest)
+#include "readings_test.moc"
