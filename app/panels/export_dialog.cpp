@@ -27,6 +27,17 @@ int trialFor(const Session &session, int index)
 
 } // namespace
 
+/// The formats that were ticked and that the frame can be written in: a finished picture cannot become a DNG.
+QList<ExportFormat> ExportDialog::formatsFor(const RollFrame &frame) const
+{
+    QList<ExportFormat> all;
+    if (m_dng->isChecked() && frame.frame->kind != FrameKind::Rendered)
+        all << ExportFormat::Dng;
+    if (m_tiff->isChecked())
+        all << ExportFormat::Tiff;
+    return all;
+}
+
 ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(parent), m_session(session)
 {
     setWindowTitle(tr("Export"));
@@ -42,10 +53,12 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
     m_allKeepers->setEnabled(keepers > 0);
     m_thisFrame->setChecked(true);
     m_dng = new QCheckBox(tr("DNG, still raw: white balance and colour as in the original"));
-    m_tiff = new QCheckBox(tr("TIFF, rendered: 16 bits, sRGB"));
+    m_tiff = new QCheckBox(tr("TIFF, rendered: 16 bits, sRGB; a finished picture keeps its own profile"));
     m_dng->setObjectName(QStringLiteral("asDng"));
     m_tiff->setObjectName(QStringLiteral("asTiff"));
-    m_dng->setChecked(true);
+    const bool finished = frame.frame->kind == FrameKind::Rendered;
+    m_dng->setChecked(!finished);
+    m_tiff->setChecked(finished);
     const QSettings settings;
     m_folder = new QLineEdit(settings.value(QStringLiteral("export/folder"), QFileInfo(frame.path).absolutePath()).toString());
     m_folder->setObjectName(QStringLiteral("folder"));
@@ -120,8 +133,11 @@ void ExportDialog::refresh()
             problem = QString::fromStdString(name.error().userMessage);
             break;
         }
-        for (const auto &[box, format] : {std::pair{m_dng, ExportFormat::Dng}, std::pair{m_tiff, ExportFormat::Tiff}})
-            if (box->isChecked() && problem.isEmpty())
+        const QList<ExportFormat> formats = formatsFor(f);
+        if (formats.isEmpty() && problem.isEmpty())
+            problem = tr("%1 is a finished picture and not raw: it can be written as a TIFF.").arg(f.name());
+        for (const ExportFormat format : formats)
+            if (problem.isEmpty())
                 names << QString::fromStdString(freeName(m_folder->text().toStdString(), name.value(), format).filename().string());
     }
     if (names.size() > kNamesShown) {
@@ -146,9 +162,8 @@ QList<ExportJob> ExportDialog::jobs() const
         return all;
     for (const int i : frames()) {
         const RollFrame &f = m_session.frame(i);
-        for (const auto &[box, format] : {std::pair{m_dng, ExportFormat::Dng}, std::pair{m_tiff, ExportFormat::Tiff}})
-            if (box->isChecked())
-                all.append({f.path, f.frame, f.noise, f.trials[size_t(trialFor(m_session, i))], m_folder->text(), m_name->text(), format});
+        for (const ExportFormat format : formatsFor(f))
+            all.append({f.path, f.frame, f.noise, f.trials[size_t(trialFor(m_session, i))], m_folder->text(), m_name->text(), format});
     }
     return all;
 }

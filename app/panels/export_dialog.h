@@ -24,7 +24,8 @@ public:
     QList<ExportJob> jobs() const;
 
 private:
-    QList<int> frames() const; ///< indexes of the frames to export
+    QList<int> frames() const;
+    QList<ExportFormat> formatsFor(const RollFrame &frame) const; ///< indexes of the frames to export
     void refresh();
     void chooseFolder();
 

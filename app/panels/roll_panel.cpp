@@ -58,7 +58,7 @@ public:
         }
         if (f->state != RollFrame::State::Ready)
             return;
-        p->drawText(text, Qt::AlignVCenter, tr("ISO %1").arg(f->frame->shooting.iso));
+        p->drawText(text, Qt::AlignVCenter, f->speedWords());
         if (!f->exported.isEmpty())
             p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, tr("exported"));
         else if (f->keeper >= 0)

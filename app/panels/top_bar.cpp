@@ -130,10 +130,10 @@ void TopBar::showFrame()
     m_name->setText(f->name());
     const ShootingData &s = f->frame->shooting;
     m_data->setText(exposureWords(s));
-    const Rect a = f->frame->active;
-    m_data->setToolTip(tr("%1 %2\n%3\n%4 x %5 pixels, %6 bits, pattern %7\n%8")
+    const QString holds = f->frame->kind == FrameKind::Rendered ? tr("finished picture") : f->frame->pattern.empty() ? tr("linear, full colour") : tr("pattern %1").arg(QString::fromStdString(f->frame->pattern));
+    m_data->setToolTip(tr("%1 %2\n%3\n%4 x %5 pixels, %6 bits, %7\n%8")
                            .arg(QString::fromStdString(s.make), QString::fromStdString(s.model), QString::fromStdString(s.lens)).arg(size.width).arg(size.height)
-                           .arg(s.bitDepth).arg(QString::fromStdString(f->frame->cfa.shifted(a.x, a.y).name()), QString::fromStdString(s.dateTime)));
+                           .arg(s.bitDepth).arg(holds, QString::fromStdString(s.dateTime)));
 }
 
 void TopBar::setVisibleRegion(const QRect &uprightPixels)

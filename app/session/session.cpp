@@ -35,6 +35,13 @@ QString RollFrame::name() const
     return QFileInfo(path).completeBaseName();
 }
 
+QString RollFrame::speedWords() const
+{
+    if (frame->shooting.iso > 0)
+        return QObject::tr("ISO %1").arg(frame->shooting.iso);
+    return frame->kind == FrameKind::Rendered ? QObject::tr("picture") : QObject::tr("raw");
+}
+
 Treatment RollFrame::suggestedFor(int trial) const
 {
     const Treatment &t = trials[size_t(trial)];

@@ -33,6 +33,7 @@ struct RollFrame {
     QStringList exported; ///< files written so far
 
     QString name() const;
+    QString speedWords() const; ///< "ISO 6400"; where the file does not say, what kind of picture it is
     /// The strengths suggested for a trial's method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;
     /// The trial's strengths differ from those.

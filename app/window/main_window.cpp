@@ -212,7 +212,7 @@ void MainWindow::open(const QStringList &paths)
         if (!found)
             say(QString::fromStdString(found.error().userMessage));
         else if (found.value().empty())
-            say(tr("The folder %1 holds no raw frames.").arg(QDir::toNativeSeparators(path)));
+            say(tr("The folder %1 holds no photographs that can be read.").arg(QDir::toNativeSeparators(path)));
         else
             for (const auto &file : found.value())
                 files << QString::fromStdString(file.string());

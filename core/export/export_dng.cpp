@@ -201,7 +201,8 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     const Frame &frame = cleaner.frame();
     if (frame.kind == FrameKind::Rendered)
         return Error{ErrorCode::BadParameter, frame.file.filename().string() + " is a finished picture and not raw; it can be written as a TIFF.", {}};
-    Result<CleanedSamples> cleaned = cleanForStorage(cleaner, stage(run, 0, 0.75));
+    const double share = cleaningShare(cleaner, ExportFormat::Dng), written = share + (1 - share) * 0.7;
+    Result<CleanedSamples> cleaned = cleanForStorage(cleaner, stage(run, 0, share));
     if (!cleaned)
         return cleaned.error();
     TiffDirectory main, raw;
@@ -254,7 +255,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     if (!main.find(TagResolutionUnit))
         main.setNumber(TagResolutionUnit, TiffShort, 2);
     const DngContents contents{std::move(main), std::move(raw), cleaned.value().samples.view(), frame.channels(), 16, true, preview.take()};
-    if (const Status s = writeDng(file, contents, stage(run, 0.75, 0.9)); !s)
+    if (const Status s = writeDng(file, contents, stage(run, share, written)); !s)
         return s;
     if (const Status s = file.close(); !s)
         return s;

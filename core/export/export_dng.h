@@ -10,6 +10,9 @@ namespace irenic {
 Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const RunContext &run);
 Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunContext &run);
 
+/// The share of an export's time that goes into cleaning, for progress that tells the time: 0..1.
+double cleaningShare(const Cleaner &cleaner, ExportFormat format);
+
 Error verifyError(const std::filesystem::path &target, const std::string &what);
 
 } // namespace irenic

@@ -161,7 +161,7 @@ Result<RgbImage<uint16_t>> renderAll(const Cleaner &cleaner, const RunContext &r
 
 Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunContext &run)
 {
-    const Result<RgbImage<uint16_t>> picture = renderAll(cleaner, stage(run, 0, 0.85));
+    const Result<RgbImage<uint16_t>> picture = renderAll(cleaner, stage(run, 0, cleaningShare(cleaner, ExportFormat::Tiff)));
     if (!picture)
         return picture.error();
     if (const Status s = file.close(); !s)

@@ -26,6 +26,7 @@ struct MethodInfo {
     const char *label; ///< its name in the literature
     const char *goodAt;
     const char *cost;
+    double secondsPerMegapixel; ///< on two cores of a middling machine; for comparing and for time estimates
 };
 
 std::span<const MethodInfo> methods();

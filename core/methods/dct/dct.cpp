@@ -81,7 +81,7 @@ void shrinkDct(PlaneView<float> band, const BandNoise &noise, Size size, int row
     const int firstRow = ((-rowInFrame % settings.rowStep) + settings.rowStep) % settings.rowStep;
     sum.fill(0);
     weight.fill(0);
-    dct::shrinkWindows(band, {}, settings.hardThreshold, noise.dct, firstRow, settings.rowStep, size, sum.view(), weight.view());
+    dct::shrinkWindows(band, {}, settings.hardThreshold, noise.dct, firstRow, settings.rowStep, size, sum.view(), weight.view(), scratch.stop);
     if (settings.wienerThreshold <= 0) {
         divide(sum.view(), weight.view(), size, band);
         return;
@@ -91,7 +91,7 @@ void shrinkDct(PlaneView<float> band, const BandNoise &noise, Size size, int row
         return;
     sum.fill(0);
     weight.fill(0);
-    dct::shrinkWindows(band, pilot.view(), settings.wienerThreshold, noise.dct, firstRow, settings.rowStep, size, sum.view(), weight.view());
+    dct::shrinkWindows(band, pilot.view(), settings.wienerThreshold, noise.dct, firstRow, settings.rowStep, size, sum.view(), weight.view(), scratch.stop);
     divide(sum.view(), weight.view(), size, band);
 }
 

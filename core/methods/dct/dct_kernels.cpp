@@ -74,13 +74,13 @@ void shrinkRow(PlaneView<const float> band, PlaneView<const float> pilot, float 
 }
 
 void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
-                   PlaneView<float> sum, PlaneView<float> weight)
+                   PlaneView<float> sum, PlaneView<float> weight, const std::stop_token &stop)
 {
     const D d;
     const int lanes = int(hn::Lanes(d));
     std::vector<float> weights(size_t(size.width + 2 * kReachPx + 4 * lanes), 0.f);
     float *first = weights.data() + kReachPx; // windows left of the tile weigh nothing
-    for (int y = firstRow; y < size.height - kReachPx; y += rowStep) {
+    for (int y = firstRow; y < size.height - kReachPx && !stop.stop_requested(); y += rowStep) {
         if (pilot.data)
             shrinkRow<true>(band, pilot, threshold, noise, y, size.width, sum, first);
         else
@@ -106,9 +106,9 @@ namespace irenic::dct {
 HWY_EXPORT(shrinkWindows);
 
 void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
-                   PlaneView<float> sum, PlaneView<float> weight)
+                   PlaneView<float> sum, PlaneView<float> weight, const std::stop_token &stop)
 {
-    HWY_DYNAMIC_DISPATCH(shrinkWindows)(band, pilot, threshold, noise, firstRow, rowStep, size, sum, weight);
+    HWY_DYNAMIC_DISPATCH(shrinkWindows)(band, pilot, threshold, noise, firstRow, rowStep, size, sum, weight, stop);
 }
 
 } // namespace irenic::dct

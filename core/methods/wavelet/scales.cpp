@@ -40,7 +40,7 @@ void shrinkScales(PlaneView<float> band, const BandNoise &noise, Size size, Scal
     for (int y = 0; scales.first > 0 && y < sizes.back().height; ++y)
         std::memcpy(kept.row(y), fine.row(y), size_t(sizes.back().width) * sizeof(float));
     PlaneView<const float> sum = scales.first > 0 ? kept : fine;
-    for (int level = scales.first; level < scales.count; ++level) {
+    for (int level = scales.first; level < scales.count && !scratch.stop.stop_requested(); ++level) {
         const int step = 2 << level;
         sizes.push_back(inner(level));
         packet::split(sum, step, sizes.back(), {sums(level), bands.vertical, bands.horizontal, bands.diagonal});
@@ -53,6 +53,8 @@ void shrinkScales(PlaneView<float> band, const BandNoise &noise, Size size, Scal
         sum = sums(level);
     }
     const auto mutableView = [](PlaneView<const float> v) { return PlaneView<float>{const_cast<float *>(v.data), v.stride, v.width, v.height}; };
+    if (scratch.stop.stop_requested())
+        return;
     for (int level = scales.count - 1; level >= scales.first; --level) {
         const PlaneView<float> target = level == 0 ? band : sums(level - 1);
         packet::join({mutableView(sum), {}, {}, {}}, 2 << level, sizes[size_t(level) + 1], details(level), target);

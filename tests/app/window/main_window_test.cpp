@@ -291,6 +291,68 @@ private slots:
                 QCOMPARE(raw.imgdata.rawdata.raw_image[y * raw.imgdata.sizes.raw_pitch / 2 + x], meant.samples.at(x, y));
     }
 
+    void finishedPicturesAndOtherSensorsHangOnTheWallToo()
+    {
+        // A picture with noise, as a program might have written it, and a six-by-six frame; each by its own way out.
+        const QTemporaryDir dir;
+        const FullColour noisy = simulateFullColour(makeScene({420, 320}), {1.f / 900, 1e-5f}, true);
+        QImage image(420, 320, QImage::Format_RGB888);
+        for (int y = 0; y < 320; ++y)
+            for (int x = 0; x < 420; ++x) {
+                const auto v = [&](int c) { return int(255 * std::pow(std::clamp(double(noisy.frame->linearAt(x, y, c)), 0.0, 1.0), 1 / 2.2)); };
+                image.setPixel(x, y, qRgb(v(0), v(1), v(2)));
+            }
+        QVERIFY(image.save(dir.filePath("card.png")));
+        ShootOptions o;
+        o.sixBySix = true;
+        o.iso = 6400;
+        QVERIFY(writeShot(dir.filePath("six.dng").toStdString(), shoot(makeScene({420, 320}), o).value(), o));
+        m_window->open({dir.filePath("card.png"), dir.filePath("six.dng")});
+        for (int i = 0; i < 2; ++i)
+            QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);
+        QCOMPARE(session()->frame(0).speedWords(), QStringLiteral("picture"));
+        QCOMPARE(session()->frame(1).speedWords(), QStringLiteral("ISO 6400"));
+        QTest::keyClick(m_window.get(), Qt::Key_1, Qt::ControlModifier);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        session()->chooseKeeper(0);
+        const QTemporaryDir out;
+        m_window->findChild<QAction *>("export")->trigger();
+        auto *dialog = m_window->findChild<ExportDialog *>();
+        QVERIFY(dialog && dialog->isVisible());
+        dialog->findChild<QLineEdit *>("folder")->setText(out.path());
+        dialog->findChild<QLineEdit *>("name")->setText("{name}-clean");
+        auto *asTiff = dialog->findChild<QCheckBox *>("asTiff"), *asDng = dialog->findChild<QCheckBox *>("asDng");
+        QVERIFY(asTiff->isChecked() && !asDng->isChecked());
+        auto *ok = dialog->findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok);
+        asTiff->setChecked(false);
+        asDng->setChecked(true);
+        QVERIFY(!ok->isEnabled());
+        QVERIFY(dialog->findChild<QLabel *>("preview")->text().contains("not raw"));
+        asTiff->setChecked(true);
+        QCOMPARE(dialog->findChild<QLabel *>("preview")->text(), QStringLiteral("card-clean.tif"));
+        QTest::mouseClick(ok, Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->finishedCount() == 1, kPatienceMs);
+        // At 100 % the screen shows the export: the same eight bits.
+        const PaneImage &shown = pane(1)->image();
+        const auto written = readFrame(out.filePath("card-clean.tif").toStdString());
+        QVERIFY(written);
+        for (int y = 0; y < shown.region.height(); y += 5)
+            for (int x = 0; x < shown.region.width(); x += 3) {
+                const QRgb p = shown.image.pixel(x, y);
+                const int got[3] = {qRed(p), qGreen(p), qBlue(p)};
+                for (int c = 0; c < 3; ++c)
+                    QVERIFY(std::abs(written.value()->samples.at((shown.region.x() + x) * 3 + c, shown.region.y() + y) / 257.0 - got[c]) < 0.6); // half a step, and what the table of the screen rounds
+            }
+        QTest::keyClick(m_window.get(), Qt::Key_PageDown);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        const RollFrame &six = session()->frame(1);
+        m_window->exportQueue()->add({six.path, six.frame, six.noise, six.trials[0], out.path(), "six-clean", ExportFormat::Dng});
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy(), kPatienceMs);
+        const auto linear = readFrame(out.filePath("six-clean.dng").toStdString());
+        QVERIFY(linear);
+        QCOMPARE(int(linear.value()->kind), int(FrameKind::Linear));
+    }
+
     void aFailedExportIsSaidAndPassedOver()
     {
         openFirst();
