@@ -100,6 +100,35 @@ private slots:
         QVERIFY2(after < 0.5 * before, qPrintable(QStringLiteral("%1 of %2").arg(after).arg(before)));
     }
 
+    void otherKindsFindTheirOwnFormat()
+    {
+        // Six by six becomes a linear DNG; what that DNG is developed to, a picture, stays a picture.
+        const QString six = m_dir->filePath("six.dng");
+        ShootOptions o;
+        o.iso = 6400;
+        o.sixBySix = true;
+        QVERIFY(writeShot(six.toStdString(), shoot(makeScene({400, 300}), o).value(), o));
+        const auto clean = [&](const QString &file, const QStringList &more) {
+            const Ran r = run("irenic-cli", QStringList{"clean", file, "--out", m_dir->path(), "--json"} + more);
+            return r.status == 0 ? json::parse(r.out.toStdString()) : json{{"written", false}, {"problem", r.err.toStdString()}};
+        };
+        const json linear = clean(six, {"--name", "linear"});
+        QVERIFY2(linear["written"].get<bool>(), linear.dump().c_str());
+        QVERIFY(linear["out"].get<std::string>().ends_with("linear.dng"));
+        const json measured = json::parse(run("irenic-cli", {"measure", m_dir->filePath("linear.dng"), "--json"}).out.toStdString());
+        QCOMPARE(measured["kind"].get<std::string>(), std::string("linear"));
+        QCOMPARE(measured["bands"].size(), size_t(6));
+        QVERIFY(measured["noise"].contains("G") && !measured["noise"].contains("G1"));
+        QVERIFY(measured["profileRatio"].get<double>() > 0); // the export has told its noise
+        QVERIFY(clean(m_dir->filePath("linear.dng"), {"--name", "picture", "--format", "tiff"})["written"].get<bool>());
+        const json again = clean(m_dir->filePath("picture.tif"), {"--name", "again"});
+        QVERIFY2(again["written"].get<bool>() && again["out"].get<std::string>().ends_with("again.tif"), again.dump().c_str());
+        const Ran refused = run("irenic-cli", {"clean", m_dir->filePath("picture.tif"), "--out", m_dir->path(), "--format", "dng", "--name", "no"});
+        QCOMPARE(refused.status, 1);
+        QVERIFY(refused.err.contains("picture.tif") && refused.err.contains("not raw"));
+        QVERIFY(!QFile::exists(m_dir->filePath("no.dng")));
+    }
+
     void anUnknownColourMethodIsRefused()
     {
         const Ran r = run("irenic-cli", {"clean", m_shot, "--out", m_dir->filePath("none"), "--colour-method", "fog"});

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/noise.h"
 #include "noise/line_fit.h"
+#include "noise/optical_black.h"
+#include "raw/tiff_tree.h"
 #include "support/frames.h"
 
 #include <QTest>
@@ -31,6 +33,20 @@ double sigmaError(const NoiseReport &measured, const NoiseModel &truth)
 class MeasureNoiseTest : public QObject
 {
     Q_OBJECT
+    /// The same frame from a DNG that tells its noise.
+    static std::shared_ptr<const Frame> withProfile(const Frame &frame, const NoiseModel &law, double factor)
+    {
+        auto f = std::make_shared<Frame>();
+        f->samples = frame.samples.clone();
+        f->active = f->crop = frame.active;
+        f->cfa = frame.cfa;
+        f->levels = frame.levels;
+        f->colour = frame.colour;
+        auto tags = std::make_shared<SourceTags>();
+        tags->raw.setNumbers(TagNoiseProfile, TiffDouble, std::array{double(law.shotGain) * factor, double(law.readVariance) * factor});
+        f->source = tags;
+        return f;
+    }
 private slots:
     void lawIsFoundFromTheFrameAlone_data()
     {
@@ -145,6 +161,54 @@ private slots:
         const auto hits = std::count_if(bad.begin(), bad.end(), [&](PixelAt p) { return std::find(found.begin(), found.end(), p) != found.end(); });
         QVERIFY2(double(hits) > 0.95 * double(bad.size()), qPrintable(QStringLiteral("%1 of %2").arg(hits).arg(bad.size())));
         QVERIFY2(found.size() < size_t(hits) + 3, qPrintable(QString::number(found.size())));
+    }
+
+    void maskedBordersTellTheNoiseInTheDark()
+    {
+        // A frame without any dark tone: only its border knows the read noise.
+        ShootOptions o;
+        o.iso = 25600;
+        o.borderPx = 40;
+        o.banding = 1; // rows and columns do not count
+        const Simulated s = simulate(flatScene({700, 500}, 0.6f, 0.6f, 0.6f), o);
+        const auto black = measureOpticalBlack(*s.frame);
+        QVERIFY(black);
+        const double truth = double(s.truth.noise.readVariance);
+        QVERIFY2(std::abs(black->readVariance / truth - 1) < 0.05, qPrintable(QString::number(black->readVariance / truth)));
+        QVERIFY(std::abs(black->level) < 0.2 * std::sqrt(truth));
+        const auto report = measureNoise(*s.frame);
+        QVERIFY(report.value().maskedSamples > 10000);
+        QVERIFY(std::abs(double(report.value().cells[0].readVariance) / truth - 1) < 0.05);
+        QVERIFY(std::abs(double(report.value().cells[0].shotGain / s.truth.noise.shotGain) - 1) < 0.05);
+        QVERIFY(!measureOpticalBlack(*simulate(flatScene({300, 200}, 0.6f, 0.6f, 0.6f), {}).frame)); // without a border nothing is told
+    }
+
+    void theFilesOwnProfileIsHeldAgainstTheMeasurement_data()
+    {
+        QTest::addColumn<double>("factor"); ///< of the true variance
+        QTest::addColumn<QString>("words");
+        QTest::newRow("agrees") << 1.0 << "agrees";
+        QTest::newRow("says too little") << 0.25 << "times what the file says";
+        QTest::newRow("says too much") << 9.0 << "times as much";
+    }
+    void theFilesOwnProfileIsHeldAgainstTheMeasurement()
+    {
+        QFETCH(double, factor);
+        QFETCH(QString, words);
+        ShootOptions o;
+        o.iso = 6400;
+        const Simulated s = simulate(makeScene({900, 700}), o);
+        const auto told = withProfile(*s.frame, s.truth.noise, factor);
+        const auto report = measureNoise(*told);
+        QVERIFY2(QString::fromStdString(report.value().confidenceReason).contains(words), report.value().confidenceReason.c_str());
+        QVERIFY(std::abs(double(report.value().profileRatio) - 1 / std::sqrt(factor)) < 0.1 / std::sqrt(factor));
+        QVERIFY(report.value().cells == measureNoise(*s.frame).value().cells); // the measurement is used
+        // Where nothing can be measured, the file is believed.
+        ShootOptions white = o;
+        white.underexposeEv = -6;
+        const Simulated blown = simulate(flatScene({128, 128}, 1, 1, 1), white);
+        const auto believed = measureNoise(*withProfile(*blown.frame, s.truth.noise, factor));
+        QVERIFY(std::abs(double(believed.value().cells[0].shotGain) / (double(s.truth.noise.shotGain) * factor) - 1) < 1e-3);
     }
 
     void starsAreNotHotPixels()

@@ -87,6 +87,49 @@ private slots:
                     QVERIFY(std::abs(out.row(y)[x * 3 + c] - mosaic.at(x + Developer::kHaloPx, y + Developer::kHaloPx)) < 1e-5f);
     }
 
+    void demosaicKeepsFineStripes_data()
+    {
+        QTest::addColumn<double>("noise");
+        QTest::addColumn<double>("leastDb"); ///< over bilinear interpolation
+        QTest::newRow("clean") << 0.0 << 3.0;
+        QTest::newRow("noisy") << 0.03 << 1.0;
+    }
+    void demosaicKeepsFineStripes()
+    {
+        // Grey stripes of five pixels, slanted: their colour is known everywhere, and bilinear interpolation makes fringes of them.
+        QFETCH(double, noise);
+        QFETCH(double, leastDb);
+        constexpr int kSide = 200, kInner = kSide - 2 * Developer::kHaloPx;
+        const auto grey = [](int x, int y) { return 0.3 + 0.2 * std::sin(2 * M_PI * (x + 0.4 * y) / 5); };
+        const Plane<float> n = gaussianPlane({kSide, kSide}, 8);
+        for (const auto &pattern : {"RGGB", "BGGR", "GRBG", "GBRG"}) {
+            const CfaPattern cfa = *CfaPattern::fromName(pattern);
+            Plane<float> mosaic({kSide, kSide});
+            for (int y = 0; y < kSide; ++y)
+                for (int x = 0; x < kSide; ++x)
+                    mosaic.at(x, y) = float(grey(x, y) + noise * double(n.at(x, y)));
+            const auto out = Developer(ColourDescription{}).develop(mosaic.view(), cfa, {});
+            double ours = 0, bilinear = 0;
+            for (int y = 0; y < kInner; ++y)
+                for (int x = 0; x < kInner; ++x)
+                    for (int c = 0; c < 3; ++c) {
+                        const int sx = x + Developer::kHaloPx, sy = y + Developer::kHaloPx;
+                        double sum = 0, count = 0;
+                        const int reach = cfa.at(sx, sy) == Colour(c) ? 0 : 1;
+                        for (int v = -reach; v <= reach; ++v)
+                            for (int u = -reach; u <= reach; ++u)
+                                if (cfa.at(sx + u, sy + v) == Colour(c)) {
+                                    sum += double(mosaic.at(sx + u, sy + v));
+                                    ++count;
+                                }
+                        bilinear += std::pow(sum / count - grey(sx, sy), 2);
+                        ours += std::pow(double(out.row(y)[3 * x + c]) - grey(sx, sy), 2);
+                    }
+            const double db = 10 * std::log10(bilinear / ours);
+            QVERIFY2(db > leastDb, qPrintable(QStringLiteral("%1: %2 dB").arg(QString::fromLatin1(pattern)).arg(db)));
+        }
+    }
+
     void pushRollsOffAndReachesWhite()
     {
         ColourDescription plain;
