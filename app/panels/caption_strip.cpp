@@ -178,6 +178,16 @@ void CaptionStrip::applyTones()
     update();
 }
 
+/// What else is to be known of an untreated frame, in a line.
+QString CaptionStrip::findings(const RollFrame &frame)
+{
+    switch (frame.frame->kind) {
+    case FrameKind::Rendered: return tr("finished picture; a raw would do better");
+    case FrameKind::Linear: return frame.frame->pattern.empty() ? tr("linear, full colour") : tr("%1, full colour").arg(QString::fromStdString(frame.frame->pattern));
+    default: return frame.noise->hotPixels.size() == 1 ? tr("1 bad pixel") : tr("%1 bad pixels").arg(frame.noise->hotPixels.size());
+    }
+}
+
 void CaptionStrip::showFrame(const RollFrame *frame)
 {
     const bool ready = frame && frame->state == RollFrame::State::Ready;
@@ -186,10 +196,9 @@ void CaptionStrip::showFrame(const RollFrame *frame)
         if (!ready)
             m_body->clear();
         else
-            m_body->setText(tr("grain %1 % of the mid-tone\ncolour noise %2 %\n%3 hot pixels\n\nsuggestion: %4, %5 x")
+            m_body->setText(tr("grain %1 % of the mid-tone\ncolour noise %2 %\n%3\n\nsuggestion: %4, %5 x")
                                 .arg(100 * double(frame->noise->luminanceNoise), 0, 'f', 1).arg(100 * double(frame->noise->colourNoise), 0, 'f', 1)
-                                .arg(frame->noise->hotPixels.size()).arg(tr(findMethod(frame->suggestion.treatment.method)->label))
-                                .arg(frame->suggestion.treatment.luminance));
+                                .arg(findings(*frame), tr(findMethod(frame->suggestion.treatment.method)->label)).arg(frame->suggestion.treatment.luminance));
         if (ready)
             setToolTip(QString::fromStdString(frame->suggestion.reason + "\n" + frame->noise->confidenceReason));
     } else {

@@ -42,6 +42,7 @@ protected:
     void mousePressEvent(QMouseEvent *event) override;
 
 private:
+    static QString findings(const RollFrame &frame);
     struct Row {
         QLabel *label = nullptr;
         StrengthSlider *slider = nullptr;

@@ -72,7 +72,7 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
     m_preview->setObjectName(QStringLiteral("preview"));
     m_preview->setWordWrap(true);
     m_preview->setMinimumHeight(fontMetrics().height() * (kNamesShown + 1));
-    m_preview->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    m_preview->setAlignment(Qt::AlignVCenter | Qt::AlignLeft);
     m_buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
     m_buttons->button(QDialogButtonBox::Ok)->setText(tr("Export"));
     for (QAbstractButton *b : m_buttons->buttons())
