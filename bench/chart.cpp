@@ -83,6 +83,9 @@ void draw(const Chart &c, double x0, std::ostream &out)
         out << "<path d='" << path.str() << "' fill='none' stroke='" << ink << "' stroke-width='1.8' stroke-dasharray='" << dash << "'/>\n";
         for (const auto &[vx, vy] : c.lines[i].points)
             out << "<circle cx='" << px(vx) << "' cy='" << py(vy) << "' r='2.6' fill='" << ink << "'/>\n";
+        if (c.lines[i].points.size() == 1) // no line to follow: the name stands beside its mark
+            out << "<text x='" << px(c.lines[i].points[0].first) + (x.at(c.lines[i].points[0].first) > 0.6 ? -8 : 8) << "' y='" << py(c.lines[i].points[0].second) - 7 << "' text-anchor='"
+                << (x.at(c.lines[i].points[0].first) > 0.6 ? "end" : "start") << "'>" << c.lines[i].name << "</text>\n";
         const double ly = kTop + 14 + 20 * double(i), lx = x0 + kWidth - kRight + 14;
         out << "<line x1='" << lx << "' x2='" << lx + 30 << "' y1='" << ly << "' y2='" << ly << "' stroke='" << ink << "' stroke-width='1.8' stroke-dasharray='" << dash << "'/><text x='" << lx + 36
             << "' y='" << ly + 4 << "'>" << c.lines[i].name << "</text>\n";

@@ -44,6 +44,7 @@ void FrameReader::read(const QString &path)
             emit failed(path, QString::fromStdString(frame.error().userMessage));
             return;
         }
+        emit opened(path, frame.value());
         Result<NoiseReport> noise = measureNoise(*frame.value(), run);
         if (!noise) {
             emit failed(path, QString::fromStdString(noise.error().userMessage));

@@ -22,6 +22,7 @@ public:
     void read(const QString &path);
 
 signals:
+    void opened(const QString &path, std::shared_ptr<const irenic::Frame> frame); ///< can be looked at; its noise is being measured
     void finished(const QString &path, std::shared_ptr<const irenic::Frame> frame, std::shared_ptr<const irenic::NoiseReport> noise, const QImage &thumbnail);
     void failed(const QString &path, const QString &problem);
 

@@ -66,7 +66,8 @@ Wall::Wall(Session *session, QWidget *parent) : QWidget(parent), m_session(sessi
     connect(session, &Session::frameChanged, this, [this](int index) {
         if (index != m_session->current())
             return;
-        if (!m_columns[0].hasFrame)
+        const RollFrame *f = m_session->currentFrame();
+        if (m_columns[0].hasFrame != canShow(f, 0) || m_columns[1].hasFrame != canShow(f, 1))
             showCurrentFrame();
         for (int c = 0; c < kColumns; ++c)
             updateStrip(c);
@@ -122,14 +123,19 @@ void Wall::setTones(const Tones &tones)
 void Wall::showCurrentFrame()
 {
     const RollFrame *f = m_session->currentFrame();
-    const bool ready = f && f->state == RollFrame::State::Ready;
-    const Size size = ready ? f->frame->uprightSize() : Size{};
+    const bool failed = f && f->state == RollFrame::State::Failed, open = f && f->frame && !failed;
+    const Size size = open ? f->frame->uprightSize() : Size{};
+    // Pixels of another frame must never pass for this one's; its own stay while its noise is measured and its exports are noted.
+    const Frame *shown = open ? f->frame.get() : nullptr;
+    const bool another = shown != m_shown;
+    m_shown = shown;
     for (int c = 0; c < kColumns; ++c) {
         Column &column = m_columns[size_t(c)];
-        // Pixels of another frame must never pass for this one's.
-        column.pane->clearImage();
+        const bool ready = canShow(f, c);
+        if (another || !ready)
+            column.pane->clearImage();
         column.hasFrame = ready;
-        column.pane->setMessage(!f ? QString() : f->state == RollFrame::State::Failed ? (c == 0 ? f->problem : QString()) : tr("reading"));
+        column.pane->setMessage(!f ? QString() : failed ? (c == 0 ? f->problem : QString()) : open ? tr("measuring its noise") : tr("reading"));
         column.pane->setPictureSize({size.width, size.height});
         column.pane->setViewport(m_session->viewport());
         if (!ready)
@@ -138,6 +144,12 @@ void Wall::showCurrentFrame()
     }
     requestAll();
     emit visibleRegionChanged();
+}
+
+/// Untreated pixels can be seen as soon as there are some; trials wait for the noise to be measured.
+bool Wall::canShow(const RollFrame *frame, int column)
+{
+    return frame && frame->frame && (frame->state == RollFrame::State::Ready || (column == 0 && frame->state == RollFrame::State::Reading));
 }
 
 void Wall::updateStrip(int column)
@@ -155,14 +167,15 @@ void Wall::requestPane(int c)
 {
     Column &column = m_columns[size_t(c)];
     const RollFrame *f = m_session->currentFrame();
-    if (!f || f->state != RollFrame::State::Ready) {
+    if (!canShow(f, c)) {
         column.strip->setStatus({});
         return;
     }
     PaneRequest r;
     r.pane = c;
     r.frame = f->frame;
-    r.noise = f->noise;
+    static const auto kUnmeasured = std::make_shared<const NoiseReport>(); // untreated pixels ask nothing of it
+    r.noise = f->noise ? f->noise : kUnmeasured;
     r.treatment = c == 0 ? Treatment{"wavelet", 0, 0} : f->trials[size_t(c - 1)];
     r.region = column.pane->visibleRegion(&r.reduction);
     r.look.pushEv = m_session->pushEv();

@@ -44,6 +44,8 @@ protected:
     void resizeEvent(QResizeEvent *event) override;
 
 private:
+    static bool canShow(const RollFrame *frame, int column);
+    const Frame *m_shown = nullptr; ///< whose pixels hang on the wall; compared, never read
     struct Column {
         PicturePane *pane = nullptr;
         CaptionStrip *strip = nullptr;

@@ -83,6 +83,15 @@ QList<int> Session::addPaths(const QStringList &paths)
     return added;
 }
 
+void Session::setOpened(const QString &path, std::shared_ptr<const Frame> frame)
+{
+    const int index = indexOf(path);
+    if (index < 0)
+        return;
+    m_frames[size_t(index)]->frame = std::move(frame);
+    emit frameChanged(index);
+}
+
 void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail)
 {
     const int index = indexOf(path);
@@ -103,6 +112,7 @@ void Session::setReadingFailed(const QString &path, const QString &problem)
     const int index = indexOf(path);
     if (index < 0)
         return;
+    m_frames[size_t(index)]->frame.reset();
     m_frames[size_t(index)]->state = RollFrame::State::Failed;
     m_frames[size_t(index)]->problem = problem;
     emit frameChanged(index);

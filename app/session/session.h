@@ -24,8 +24,8 @@ struct RollFrame {
     QString path;
     State state = State::Reading;
     QString problem; ///< why it failed, in a sentence
-    std::shared_ptr<const Frame> frame;
-    std::shared_ptr<const NoiseReport> noise;
+    std::shared_ptr<const Frame> frame;       ///< there from when it can be looked at, while its noise is still being measured
+    std::shared_ptr<const NoiseReport> noise; ///< there once Ready
     Suggestion suggestion;
     QImage thumbnail;
     std::array<Treatment, kTrialCount> trials;
@@ -68,6 +68,7 @@ public:
 
     /// Adds frames that are not open yet, in state Reading; answers the indexes of the new ones.
     QList<int> addPaths(const QStringList &paths);
+    void setOpened(const QString &path, std::shared_ptr<const Frame> frame); ///< can be looked at; still Reading
     void setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail);
     void setReadingFailed(const QString &path, const QString &problem);
     void noteExported(const QString &path, const QString &file);

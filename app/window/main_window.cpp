@@ -67,6 +67,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     makeStatusBar();
     fillRecentMenu();
 
+    connect(&m_reader, &FrameReader::opened, &m_session, &Session::setOpened);
     connect(&m_reader, &FrameReader::finished, this, [this](const QString &path, auto frame, auto noise, const QImage &thumbnail) {
         m_session.setReadingDone(path, frame, noise, thumbnail);
         noteRecent(path);

@@ -19,14 +19,28 @@ constexpr float kPairSigma = 16.f, kPartnerSigma = 8.f, kPairLightSigma = 2.f;
 class Detector
 {
 public:
-    Detector(const Frame &frame, const std::array<NoiseModel, 4> &cells) : m_frame(frame), m_levels(frame), m_cells(cells) {}
+    Detector(const Frame &frame, const std::array<NoiseModel, 4> &cells) : m_frame(frame), m_levels(frame), m_cells(cells)
+    {
+        // What the dark's noise alone asks for, in stored numbers: nothing that passes isBad() lies closer to the next of its colour.
+        const bool plain = frame.levels.deltaRow.empty() && frame.levels.deltaColumn.empty();
+        for (int cell = 0; cell < 4; ++cell)
+            m_least[size_t(cell)] = plain ? int(0.99f * kOverNext * cells[size_t(cell)].sigmaAt(0) * m_levels.range(cell & 1, cell >> 1)) : 0;
+    }
 
     void row(int y, std::vector<PixelAt> &found) const
     {
         const Rect &a = m_frame.active;
-        for (int x = a.x; x < a.right(); ++x)
-            if ((standsOut(x, y, 1) && isBad(x, y, 1)) || (standsOut(x, y, -1) && isBad(x, y, -1)))
+        const bool inner = y >= a.y + 2 && y < a.bottom() - 2;
+        const uint16_t *rows[3] = {inner ? m_frame.samples.row(y - 2) : nullptr, m_frame.samples.row(y), inner ? m_frame.samples.row(y + 2) : nullptr};
+        for (int x = a.x; x < a.right(); ++x) {
+            const int least = m_least[size_t((x & 1) + 2 * (y & 1))];
+            const auto standsOut = [&](int sign) {
+                return inner && x >= a.x + 2 && x < a.right() - 2 ? outstanding(sign, least, rows[1][x], [&](int dx, int dy) { return int(rows[1 + dy / 2][x + dx]); })
+                                                                  : outstanding(sign, least, rows[1][x], [&](int dx, int dy) { return int(stored(x + dx, y + dy)); });
+            };
+            if ((standsOut(1) && isBad(x, y, 1)) || (standsOut(-1) && isBad(x, y, -1)))
                 found.push_back({x, y});
+        }
     }
 
 private:
@@ -40,14 +54,15 @@ private:
         const Rect &a = m_frame.active;
         return m_levels.linear(a.x + mirrored(x - a.x, a.width), a.y + mirrored(y - a.y, a.height));
     }
-    /// The cheap test that all but a quarter of the samples fail: above (sign 1) or below (-1) seven of its colour's eight neighbours.
-    bool standsOut(int x, int y, int sign) const
+    /// The cheap test that nearly all samples fail: above (sign 1) or below (-1) seven of its colour's eight neighbours, by `least`.
+    template <class Neighbour>
+    static bool outstanding(int sign, int least, int value, const Neighbour &neighbour)
     {
         static constexpr int steps[8][2] = {{-2, 0}, {2, 0}, {0, -2}, {0, 2}, {-2, -2}, {2, 2}, {2, -2}, {-2, 2}};
-        const int v = sign * int(m_frame.samples.at(x, y));
+        const int v = sign * value - least;
         int others = 0;
         for (const auto &[dx, dy] : steps)
-            if (v <= sign * int(stored(x + dx, y + dy)) && ++others > 1)
+            if (v <= sign * neighbour(dx, dy) && ++others > 1)
                 return false;
         return true;
     }
@@ -124,6 +139,7 @@ private:
     const Frame &m_frame;
     const Linearizer m_levels;
     const std::array<NoiseModel, 4> &m_cells;
+    std::array<int, 4> m_least{};
 };
 
 } // namespace

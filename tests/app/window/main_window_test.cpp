@@ -101,6 +101,26 @@ private slots:
         QCOMPARE(m_window->wall()->pane(1)->image().region, QRect(0, 0, 500, 600)); // hangs upright
     }
 
+    void untreatedPixelsHangBeforeTheNoiseIsMeasured()
+    {
+        // The session is told step by step what the reader finds; nothing else is waited for.
+        const QString path = m_dir.filePath("first.dng");
+        session()->addPaths({path});
+        const auto frame = readFrame(path.toStdString()).take();
+        session()->setOpened(path, frame);
+        QCOMPARE(session()->frame(0).state, RollFrame::State::Reading);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isSettled(0), kPatienceMs);
+        QVERIFY(pane(0)->hasImage() && !pane(1)->hasImage());
+        QVERIFY(!m_window->wall()->isSettled(1));
+        QVERIFY(!m_window->findChild<QAction *>("export")->isEnabled());
+        const qint64 shown = pane(0)->image().image.cacheKey();
+        session()->setReadingDone(path, frame, std::make_shared<const NoiseReport>(measureNoise(*frame).take()), QImage(30, 20, QImage::Format_RGB32));
+        QCOMPARE(pane(0)->image().image.cacheKey(), shown); // it stays while the trials come
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        QCOMPARE(pane(0)->image().image.cacheKey(), shown);
+        QVERIFY(pane(3)->hasImage());
+    }
+
     void panesMoveAndMagnifyTogether()
     {
         openFirst();

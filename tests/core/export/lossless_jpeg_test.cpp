@@ -16,14 +16,19 @@ private slots:
     {
         QTest::addColumn<int>("kind");
         QTest::addColumn<QSize>("size");
+        QTest::addColumn<int>("components");
         for (const QSize size : {QSize(2, 1), QSize(2, 9), QSize(64, 48), QSize(256, 256)})
             for (int kind = 0; kind < 5; ++kind)
-                QTest::addRow("kind %d, %d x %d", kind, size.width(), size.height()) << kind << size;
+                QTest::addRow("kind %d, %d x %d", kind, size.width(), size.height()) << kind << size << 2;
+        for (const QSize size : {QSize(3, 1), QSize(3, 7), QSize(96, 40)})
+            for (int kind = 0; kind < 5; ++kind)
+                QTest::addRow("full colour, kind %d, %d x %d", kind, size.width(), size.height()) << kind << size << 3;
     }
     void everySampleComesBack()
     {
         QFETCH(int, kind);
         QFETCH(QSize, size);
+        QFETCH(int, components);
         Plane<uint16_t> tile({size.width(), size.height()});
         for (int y = 0; y < size.height(); ++y)
             for (int x = 0; x < size.width(); ++x) {
@@ -33,10 +38,11 @@ private slots:
                 tile.at(x, y) = kind == 0 ? 777 : kind == 1 ? uint16_t(u * 65536) : kind == 2 ? uint16_t((x / 2 + y) % 2 ? 65535 : 0)
                               : kind == 3 ? uint16_t((x / 2 + y) % 2 ? 32768 : 0) : uint16_t(1000 + 30 * r.gaussian() + (u < 0.001 ? 40000 : 0));
             }
-        const auto bytes = encodeLosslessJpeg(tile.constView());
+        const auto bytes = encodeLosslessJpeg(tile.constView(), components);
         std::string problem;
         const auto back = decodeLosslessJpeg({reinterpret_cast<const uint8_t *>(bytes.data()), bytes.size()}, problem);
         QVERIFY2(back.has_value(), problem.c_str());
+        QCOMPARE(back->components, components);
         QCOMPARE(back->width * back->components, size.width());
         for (int y = 0; y < size.height(); ++y)
             for (int x = 0; x < size.width(); ++x)

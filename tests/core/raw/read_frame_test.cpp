@@ -2,6 +2,7 @@
 #include "export/dng_writer.h"
 #include "irenic/frame.h"
 #include "raw/lossless_jpeg_reader.h"
+#include "camera/random.h"
 #include "support/frames.h"
 
 #include <libraw/libraw.h>
@@ -28,9 +29,10 @@ struct HandMade {
     int rowsPerStrip = 34;
     int tileWidth = 0, tileHeight = 0;
     double black = 64, white = 4000;
+    int perPixel = 1; ///< 3 makes a linear DNG
     std::vector<std::pair<uint16_t, std::vector<uint32_t>>> extra; ///< longs
 
-    static uint16_t sample(int x, int y) { return uint16_t(70 + (x * 37 + y * 91) % 1500); }
+    static uint16_t sample(int x, int y, int c = 0) { return uint16_t(70 + (x * 37 + y * 91 + c * 211) % 1500); }
 
     QByteArray bytes() const
     {
@@ -51,8 +53,9 @@ struct HandMade {
                 for (int y = y0; y < y0 + rows; ++y) {
                     uint32_t held = 0;
                     int have = 0;
-                    for (int x = x0; x < x0 + tw; ++x) {
-                        const uint16_t v = x < width && y < height ? sample(x, y) : 0;
+                    for (int i = x0 * perPixel; i < (x0 + tw) * perPixel; ++i) {
+                        const int x = i / perPixel;
+                        const uint16_t v = x < width && y < height ? sample(x, y, i % perPixel) : 0;
                         if (bits == 16) {
                             put(v, 2);
                             continue;
@@ -72,10 +75,10 @@ struct HandMade {
         longs(TagNewSubFileType, {0});
         longs(TagImageWidth, {uint32_t(width)});
         longs(TagImageLength, {uint32_t(height)});
-        shorts(TagBitsPerSample, {uint32_t(bits)});
+        shorts(TagBitsPerSample, std::vector<uint32_t>(size_t(perPixel), uint32_t(bits)));
         shorts(TagCompression, {1});
-        shorts(TagPhotometric, {PhotometricCfa});
-        shorts(TagSamplesPerPixel, {1});
+        shorts(TagPhotometric, {uint32_t(perPixel == 1 ? PhotometricCfa : PhotometricLinearRaw)});
+        shorts(TagSamplesPerPixel, {uint32_t(perPixel)});
         longs(tileWidth ? TagTileOffsets : TagStripOffsets, offsets);
         longs(tileWidth ? TagTileByteCounts : TagStripByteCounts, counts);
         if (tileWidth) {
@@ -83,10 +86,12 @@ struct HandMade {
             longs(TagTileLength, {uint32_t(tileHeight)});
         } else
             longs(TagRowsPerStrip, {uint32_t(rowsPerStrip)});
-        shorts(TagCfaRepeatPatternDim, {2, 2});
-        tags[TagCfaPattern] = {1, {0, 1, 1, 2}};
+        if (perPixel == 1) {
+            shorts(TagCfaRepeatPatternDim, {2, 2});
+            tags[TagCfaPattern] = {1, {0, 1, 1, 2}};
+        }
         tags[TagDngVersion] = {1, {1, 4, 0, 0}};
-        longs(TagBlackLevel, {uint32_t(black)});
+        longs(TagBlackLevel, perPixel == 1 ? std::vector<uint32_t>{uint32_t(black)} : std::vector<uint32_t>{uint32_t(black), uint32_t(black) + 2, uint32_t(black) + 5});
         longs(TagWhiteLevel, {uint32_t(white)});
         for (const auto &[tag, values] : extra)
             longs(tag, values);
@@ -175,6 +180,85 @@ private slots:
                 QCOMPARE(f.samples.at(x, y), HandMade::sample(x, y));
         QCOMPARE(f.levels.white, 4000.f);
         QCOMPARE(f.linearAt(3, 2), (float(HandMade::sample(3, 2)) - 64) / (4000 - 64));
+    }
+
+    void linearDngsOfEveryLayout_data() { legalLayouts_data(); }
+    void linearDngsOfEveryLayout()
+    {
+        QFETCH(bool, big);
+        QFETCH(int, bits);
+        QFETCH(int, rowsPerStrip);
+        QFETCH(QSize, tile);
+        HandMade h;
+        h.perPixel = 3;
+        h.big = big;
+        h.bits = bits;
+        h.rowsPerStrip = rowsPerStrip;
+        h.tileWidth = tile.isValid() ? tile.width() : 0;
+        h.tileHeight = tile.isValid() ? tile.height() : 0;
+        const QTemporaryDir dir;
+        const auto frame = readFrame(written(dir, "linear.dng", h.bytes()));
+        QVERIFY2(frame.ok(), frame.ok() ? "" : frame.error().userMessage.c_str());
+        const Frame &f = *frame.value();
+        QCOMPARE(int(f.kind), int(FrameKind::Linear));
+        QVERIFY((f.size() == Size{40, 34}) && f.pattern.empty());
+        for (int y = 0; y < 34; ++y)
+            for (int x = 0; x < 40; ++x)
+                for (int c = 0; c < 3; ++c)
+                    QCOMPARE(f.samples.at(3 * x + c, y), HandMade::sample(x, y, c));
+        const float blacks[3] = {64, 66, 69}; // every colour has its own
+        for (int c = 0; c < 3; ++c)
+            QCOMPARE(f.linearAt(7, 5, c), (float(HandMade::sample(7, 5, c)) - blacks[c]) / (4000 - blacks[c]));
+    }
+
+    void oddLinearDngsAreRefused()
+    {
+        const QTemporaryDir dir;
+        HandMade h;
+        h.perPixel = 3;
+        h.extra = {{TagPlanarConfiguration, {2}}};
+        QCOMPARE(readFrame(written(dir, "planes.dng", h.bytes())).error().code, ErrorCode::Unsupported);
+        h.extra = {};
+        h.perPixel = 4;
+        QCOMPARE(readFrame(written(dir, "four.dng", h.bytes())).error().code, ErrorCode::Unsupported);
+        h.perPixel = 3;
+        QVERIFY(!readFrame(written(dir, "cut.dng", h.bytes().left(4000))));
+    }
+
+    void whateverIsWrongWithAFileItIsSaidAndNothingBreaks_data()
+    {
+        QTest::addColumn<int>("perPixel");
+        QTest::newRow("mosaic") << 1;
+        QTest::newRow("linear") << 3;
+    }
+    void whateverIsWrongWithAFileItIsSaidAndNothingBreaks()
+    {
+        // Bytes of the directory changed at random, by a fixed seed: a frame with sane geometry, or words that name the file.
+        QFETCH(int, perPixel);
+        HandMade h;
+        h.perPixel = perPixel;
+        const QByteArray good = h.bytes();
+        const QTemporaryDir dir;
+        const qsizetype directory = 40 * 34 * 2 * perPixel;
+        int refused = 0;
+        for (uint64_t seed = 0; seed < 400; ++seed) {
+            QByteArray bad = good;
+            for (int k = 0; k < 3; ++k) {
+                RandomAt random(seed, uint64_t(k), 0, 0);
+                const auto at = k == 0 ? qsizetype(random.uniform() * double(good.size())) : directory + qsizetype(random.uniform() * double(good.size() - directory));
+                bad[at] = char(random.uniform() * 256);
+            }
+            const auto frame = readFrame(written(dir, "odd.dng", bad));
+            if (!frame) {
+                QVERIFY2(frame.error().userMessage.find("odd.dng") != std::string::npos, frame.error().userMessage.c_str());
+                ++refused;
+                continue;
+            }
+            const Frame &f = *frame.value();
+            QVERIFY((Rect{0, 0, f.size().width, f.size().height}.contains(f.active)) && f.active.contains(f.crop));
+            QVERIFY(std::isfinite(f.linearAt(f.active.x, f.active.y, f.channels() - 1)));
+        }
+        QVERIFY2(refused > 20 && refused < 400, qPrintable(QString::number(refused)));
     }
 
     void oddActiveAreaKeepsThePhase()
