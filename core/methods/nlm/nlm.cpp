@@ -13,12 +13,12 @@ namespace {
 constexpr float kSpread = 1.3f;       ///< at strength 1, noise variances; the optimum is flat between 1 and 1.6
 constexpr float kBias = 2;            ///< two places that differ by noise alone
 constexpr float kColourShare = 0.25f; ///< of red-blue and of red and blue against green in the distance
-constexpr int kNearPx = 4, kFarPx = 12;
+constexpr int kSearchPx = 8; ///< near places and every other far one, to 12, gain 0.1 dB but lose texture of odd periods
 
 nlm::Settings settingsFor(const Treatment &t)
 {
     const auto spread = [](double s) { return kSpread * float(s < 1 ? s * s : s); }; // its square would smear soft edges
-    return {kNearPx, kFarPx, {1 - 2 * kColourShare, kColourShare, kColourShare, 0}, kBias, spread(t.luminance), spread(t.colour)};
+    return {kSearchPx, {1 - 2 * kColourShare, kColourShare, kColourShare, 0}, kBias, spread(t.luminance), spread(t.colour)};
 }
 
 class Nlm final : public DenoiseMethod

@@ -16,8 +16,7 @@ inline constexpr int kPatchReachPx = 1;   ///< places are compared by the 3 x 3 
 inline constexpr int kBlockHeightPx = 48; ///< regions of this height waste nothing
 
 struct Settings {
-    int nearPx;                         ///< every place up to this far away, both ways, takes part
-    int farPx;                          ///< and up to here those at even distances both ways
+    int searchPx;                       ///< places up to this far away, both ways, take part
     std::array<float, 4> guideWeights;  ///< of the guides in the distance; they sum to 1
     float bias;                         ///< the distance that noise alone makes; it is taken off
     float luminanceSpread, colourSpread; ///< distance beyond `bias` over which a weight falls to 1 / e; 0 leaves the bands as they are
@@ -31,7 +30,7 @@ struct Band {
 };
 inline constexpr size_t kMostBands = 6;
 
-inline int reachPx(const Settings &s) { return std::max(s.nearPx, s.farPx) + kPatchReachPx; }
+inline int reachPx(const Settings &s) { return s.searchPx + kPatchReachPx; }
 
 /// Where the places lie that take part, but for the place itself: row by row. Immediate neighbours share samples with it, and so its
 /// noise, and are left out.
@@ -41,13 +40,10 @@ struct Offset {
 inline std::vector<Offset> offsets(const Settings &s)
 {
     std::vector<Offset> all;
-    const int reach = std::max(s.nearPx, s.farPx);
-    for (int y = -reach; y <= reach; ++y)
-        for (int x = -reach; x <= reach; ++x) {
-            const int far = std::max(std::abs(x), std::abs(y));
-            if (far > 1 && (far <= s.nearPx || (x % 2 == 0 && y % 2 == 0)))
+    for (int y = -s.searchPx; y <= s.searchPx; ++y)
+        for (int x = -s.searchPx; x <= s.searchPx; ++x)
+            if (std::abs(x) > 1 || std::abs(y) > 1)
                 all.push_back({x, y});
-        }
     return all;
 }
 

@@ -83,7 +83,7 @@ private slots:
     void nonLocalMeans()
     {
         QFETCH(int, width);
-        const nlm::Settings settings{3, 6, {0.5f, 0.25f, 0.125f, 0.125f}, 1.6f, 0.9f, 1.4f};
+        const nlm::Settings settings{4, {0.5f, 0.25f, 0.125f, 0.125f}, 1.6f, 0.9f, 1.4f};
         const int r = nlm::reachPx(settings);
         const Size whole{width + 2 * r + kRowPaddingPx, 20 + 2 * r};
         std::array<Plane<float>, 4> planes{gaussianPlane(whole, 1), gaussianPlane(whole, 2), gaussianPlane(whole, 3), gaussianPlane(whole, 4)};
