@@ -5,7 +5,7 @@
 
 namespace irenic {
 
-inline constexpr MethodInfo kNlmInfo{"nlm", "Non-local means", "Repeating texture such as weave and rope; leaves a little fine grain.", "About three times the wavelet's time.", 0.45};
+inline constexpr MethodInfo kNlmInfo{"nlm", "Non-local means", "Repeating texture such as weave and rope; leaves a little fine grain.", "About four times the wavelet's time.", 0.65};
 
 /// Non-local means on the packet of the sensor mosaic: every sample becomes a mean over the places around whose
 /// surroundings look alike, with one set of weights for luminance and colour. The coarsest noise is cleaned by wavelet
