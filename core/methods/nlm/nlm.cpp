@@ -45,7 +45,7 @@ public:
         std::vector<nlm::Band> work;
         for (size_t b = 0; b < bands.size(); ++b)
             work.push_back({bands[b].samples, plane(1 + b), bands[b].isColour});
-        // Luminance and the last two bands are what the eye would go by: the colours, or those of the mosaic's differences.
+        // Places are compared by luminance and two bands of colour: the first two differences of a mosaic, or the colours themselves.
         const size_t colour = in.isMosaic() ? 1 : 4;
         const std::array<PlaneView<const float>, 4> guides{bands[0].samples, bands[colour].samples, bands[colour + 1].samples, {}};
         const int margin = haloPx() - 1 - reachPx(kCoarseScales);

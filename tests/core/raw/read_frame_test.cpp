@@ -140,6 +140,21 @@ std::filesystem::path written(const QTemporaryDir &dir, const char *name, const 
 class ReadFrameTest : public QObject
 {
     Q_OBJECT
+    /// A file of the layout that a row of legalLayouts_data() asks for.
+    static HandMade ofThisRow()
+    {
+        QFETCH(bool, big);
+        QFETCH(int, bits);
+        QFETCH(int, rowsPerStrip);
+        QFETCH(QSize, tile);
+        HandMade h;
+        h.big = big;
+        h.bits = bits;
+        h.rowsPerStrip = rowsPerStrip;
+        h.tileWidth = tile.isValid() ? tile.width() : 0;
+        h.tileHeight = tile.isValid() ? tile.height() : 0;
+        return h;
+    }
 private slots:
     void legalLayouts_data()
     {
@@ -159,16 +174,7 @@ private slots:
     }
     void legalLayouts()
     {
-        QFETCH(bool, big);
-        QFETCH(int, bits);
-        QFETCH(int, rowsPerStrip);
-        QFETCH(QSize, tile);
-        HandMade h;
-        h.big = big;
-        h.bits = bits;
-        h.rowsPerStrip = rowsPerStrip;
-        h.tileWidth = tile.isValid() ? tile.width() : 0;
-        h.tileHeight = tile.isValid() ? tile.height() : 0;
+        const HandMade h = ofThisRow();
         const QTemporaryDir dir;
         const auto frame = readFrame(written(dir, "legal.dng", h.bytes()));
         QVERIFY2(frame.ok(), frame.ok() ? "" : frame.error().userMessage.c_str());
@@ -185,17 +191,8 @@ private slots:
     void linearDngsOfEveryLayout_data() { legalLayouts_data(); }
     void linearDngsOfEveryLayout()
     {
-        QFETCH(bool, big);
-        QFETCH(int, bits);
-        QFETCH(int, rowsPerStrip);
-        QFETCH(QSize, tile);
-        HandMade h;
+        HandMade h = ofThisRow();
         h.perPixel = 3;
-        h.big = big;
-        h.bits = bits;
-        h.rowsPerStrip = rowsPerStrip;
-        h.tileWidth = tile.isValid() ? tile.width() : 0;
-        h.tileHeight = tile.isValid() ? tile.height() : 0;
         const QTemporaryDir dir;
         const auto frame = readFrame(written(dir, "linear.dng", h.bytes()));
         QVERIFY2(frame.ok(), frame.ok() ? "" : frame.error().userMessage.c_str());
