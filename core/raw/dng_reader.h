@@ -20,6 +20,8 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
 /// where only some rows are; empty where all is well. `perPixel` samples a pixel.
 Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active, int perPixel = 1);
 
+std::string lowerEnding(const std::filesystem::path &file); ///< ".dng", whatever case the file has it in
+
 Error readError(ErrorCode code, const std::filesystem::path &file, const std::string &what);
 
 } // namespace irenic

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/frame.h"
 
+#include "raw/dng_reader.h"
 #include "raw/linearizer.h"
 
 #include <algorithm>
@@ -90,16 +91,12 @@ Size Frame::uprightSize() const
     return orientation >= 5 ? Size{crop.height, crop.width} : crop.size();
 }
 
-namespace {
-
 std::string lowerEnding(const std::filesystem::path &file)
 {
     std::string ending = file.extension().string();
     std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return char(std::tolower(c)); });
     return ending;
 }
-
-} // namespace
 
 bool looksRendered(const std::filesystem::path &file)
 {

@@ -159,11 +159,9 @@ Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file
     const Result<TiffTree> tree = readTiffTree(file);
     if (tree && tree.value().chain.front().find(TagDngVersion))
         return readDng(file, tree.value(), run);
-    std::string ending = file.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return char(std::tolower(c)); });
     std::error_code ec;
     const bool plainFile = std::filesystem::is_regular_file(file, ec) && std::filesystem::file_size(file, ec) > 0;
-    if (!tree && (!plainFile || ending == ".dng"))
+    if (!tree && (!plainFile || lowerEnding(file) == ".dng"))
         return tree.error();
     if (const auto kind = renderedKindOf(file))
         return readRendered(file, *kind);
