@@ -339,7 +339,7 @@ int quality(const QualityArguments &a)
                         return 1;
                     Row row{stem, iso, method.id, strength, scoreOf(encoded16(image.value()), encodedTruth), noiseLeftOnFlat(t), 0};
                     row.score.drift = driftBetween(untreated.value(), image.value());
-                    row.score.detailLost = detailLost(untreated.value(), image.value());
+                    row.score.detailLost = readingsAt(Cleaner(s.frame, s.noise, t), s.frame->crop, nullptr).value().detailLost;
                     row.score.seconds = taken.count() / (double(s.frame->crop.size().area()) * 1e-6);
                     auto &kept = stars[{iso, method.id + std::to_string(strength)}];
                     if (kept == 0)

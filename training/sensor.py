@@ -6,11 +6,10 @@ import torch
 
 
 def stabilise(signal, gain, variance):
-    """core/pipeline/stabiliser.h, forward()."""
+    """core/pipeline/stabiliser.h, forward(): black is 0."""
     offset = 0.375 * gain * gain + variance
     root = torch.sqrt(offset)
-    above = 2 / gain * torch.sqrt(gain * signal.clamp(min=0) + offset)
-    return torch.where(signal >= 0, above, 2 / gain * root + signal / root)
+    return torch.where(signal >= 0, 2 * signal / (torch.sqrt(gain * signal.clamp(min=0) + offset) + root), signal / root)
 
 
 def pack(mosaic):

@@ -1,9 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export.h"
 
-#include "camera/random.h"
 #include "export/export_dng.h"
-#include "methods/denoise_method.h"
 
 #include <chrono>
 #include <cstdio>
@@ -30,30 +28,6 @@ std::optional<ExportFormat> formatFromName(const std::string &name)
 ExportFormat naturalFormat(const Frame &frame)
 {
     return frame.kind == FrameKind::Rendered ? ExportFormat::Tiff : ExportFormat::Dng;
-}
-
-NoiseLeft noiseLeftOnFlat(const Treatment &treatment)
-{
-    if (treatment.isIdentity())
-        return {};
-    constexpr int kSide = 192;
-    const auto method = makeMethod(treatment);
-    const int halo = method->haloPx();
-    Plane<float> noise({kSide + 2 * halo + kRowPaddingPx, kSide + 2 * halo}), out({kSide, kSide});
-    for (int y = 0; y < noise.height(); ++y)
-        for (int x = 0; x < noise.width(); ++x)
-            noise.at(x, y) = float(RandomAt(1, 0, x, y).gaussian()) + 20;
-    Scratch scratch;
-    method->denoiseTile(TileInput::mosaic(noise.constView().cut({0, 0, kSide + 2 * halo, noise.height()}), {}), {halo, halo, kSide, kSide}, {out.view(), {}, {}}, scratch);
-    double luminance = 0, colour = 0;
-    for (int y = 0; y < kSide; y += 2)
-        for (int x = 0; x < kSide; x += 2) {
-            const double a = out.at(x, y), b = out.at(x + 1, y), c = out.at(x, y + 1), e = out.at(x + 1, y + 1);
-            luminance += std::pow((a + b + c + e) / 2 - 40, 2);
-            colour += (std::pow((a + b - c - e) / 2, 2) + std::pow((a - b + c - e) / 2, 2) + std::pow((a - b - c + e) / 2, 2)) / 3;
-        }
-    const double cells = kSide * kSide / 4.0;
-    return {std::sqrt(luminance / cells), std::sqrt(colour / cells)};
 }
 
 Result<std::string> expandName(const std::string &nameTemplate, const Frame &frame, const Treatment &treatment)

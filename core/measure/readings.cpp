@@ -1,35 +1,20 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/readings.h"
 
+#include "measure/flat_field.h"
+
 #include <cmath>
 
 namespace irenic {
 
 namespace {
 
-constexpr int kStructureReachPx = 4; ///< structure is what differs from the mean of 9 x 9 pixels
-
-double squareRooted(float v)
-{
-    return std::sqrt(double(std::max(v, 0.f)));
-}
-
-/// Near to how the eye sees it: the root of light, by the weights of luma.
-Plane<float> lumaOf(const RgbImage<float> &image)
-{
-    Plane<float> out(image.size);
-    for (int y = 0; y < image.size.height; ++y)
-        for (int x = 0; x < image.size.width; ++x) {
-            const float *p = image.row(y) + 3 * x;
-            out.at(x, y) = float(0.299 * squareRooted(p[0]) + 0.587 * squareRooted(p[1]) + 0.114 * squareRooted(p[2]));
-        }
-    return out;
-}
+constexpr int kStructureReachPx = 4; ///< structure is what differs from the mean of 9 x 9 samples
 
 /// Running sums are good enough here: nothing is drawn from them.
-Plane<float> boxMean(const Plane<float> &in)
+Plane<float> boxMean(PlaneView<const float> in)
 {
-    const Size size = in.size();
+    const Size size{in.width, in.height};
     constexpr int r = kStructureReachPx, side = 2 * r + 1;
     Plane<float> rows(size), out(size);
     for (int y = 0; y < size.height; ++y) {
@@ -81,19 +66,26 @@ Drift driftBetween(const RgbImage<float> &a, const RgbImage<float> &b, int block
     return {differences[differences.size() / 2], differences[differences.size() * 95 / 100]};
 }
 
-double detailLost(const RgbImage<float> &untreated, const RgbImage<float> &treated)
+WithStructure covarianceWithStructure(PlaneView<const float> before, PlaneView<const float> after)
 {
-    assert(untreated.size == treated.size);
-    const Plane<float> before = lumaOf(untreated), after = lumaOf(treated), smooth = boxMean(after);
-    double both = 0, removed = 0, structure = 0;
-    for (int y = 0; y < after.height(); ++y)
-        for (int x = 0; x < after.width(); ++x) {
+    assert(before.width == after.width && before.height == after.height);
+    const Plane<float> smooth = boxMean(after);
+    WithStructure sums;
+    for (int y = 0; y < after.height; ++y)
+        for (int x = 0; x < after.width; ++x) {
             const double r = double(before.at(x, y)) - double(after.at(x, y)), s = double(after.at(x, y)) - double(smooth.at(x, y));
-            both += r * s;
-            removed += r * r;
-            structure += s * s;
+            sums.both += r * s;
+            sums.removed += r * r;
+            sums.structure += s * s;
         }
-    return removed > 0 && structure > 0 ? std::max(0.0, both / std::sqrt(removed * structure)) : 0;
+    const double n = double(after.width) * after.height;
+    return {sums.both / n, sums.removed / n, sums.structure / n};
+}
+
+double detailLost(PlaneView<const float> untreated, PlaneView<const float> treated, double noiseCovariance)
+{
+    const WithStructure w = covarianceWithStructure(untreated, treated);
+    return w.removed > 0 && w.structure > 0 ? std::clamp((w.both - noiseCovariance) / std::sqrt(w.removed * w.structure), 0.0, 1.0) : 0;
 }
 
 } // namespace irenic

@@ -238,6 +238,11 @@ std::shared_ptr<const Frame> Cleaner::sharedFrame() const
     return d->frame;
 }
 
+std::shared_ptr<const NoiseReport> Cleaner::sharedNoise() const
+{
+    return d->noise;
+}
+
 const Treatment &Cleaner::treatment() const
 {
     return d->treatment;

@@ -2,6 +2,7 @@
 #include "irenic/picture.h"
 
 #include "base/parallel.h"
+#include "render/shows.h"
 
 namespace irenic {
 
@@ -165,6 +166,26 @@ Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region
             run.onProgress(double(top + blocks) / out.size.height);
     }
     return out;
+}
+
+Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run)
+{
+    const Look developed{look.show == Show::Clipping ? 0 : look.pushEv};
+    const auto develop = [&](const Cleaner &c) {
+        return factor == 1 ? developRegion(c, region, developed, cache, run) : developReducedRegion(c, region, factor, developed, cache, run);
+    };
+    Result<RgbImage<float>> treated = develop(cleaner);
+    if (!treated || look.show == Show::Picture)
+        return treated;
+    if (look.show != Show::Removed) {
+        showOnly(treated.value(), look.show);
+        return treated;
+    }
+    const Cleaner nothing(cleaner.sharedFrame(), cleaner.sharedNoise(), Treatment{cleaner.treatment().method, 0, 0});
+    Result<RgbImage<float>> untreated = develop(nothing);
+    if (untreated)
+        showRemoved(untreated.value(), treated.value());
+    return untreated;
 }
 
 } // namespace irenic

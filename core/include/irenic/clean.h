@@ -28,6 +28,7 @@ public:
 
     const Frame &frame() const;
     std::shared_ptr<const Frame> sharedFrame() const;
+    std::shared_ptr<const NoiseReport> sharedNoise() const;
     const Treatment &treatment() const;
 
     /// Rows that are worth cleaning at once: fewer waste time on halos, more only take memory.

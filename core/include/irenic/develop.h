@@ -17,9 +17,21 @@ struct RgbImage {
     static RgbImage ofSize(Size s) { return {s, std::vector<T>(size_t(s.area()) * 3)}; }
 };
 
+/// Which side of a picture is looked at.
+enum class Show : uint8_t {
+    Picture,
+    Removed,   ///< untreated minus treated, amplified kRemovedGain times, around mid grey
+    Luminance, ///< without its colours
+    Colour,    ///< its colours alone, doubled, around mid grey
+    Clipping   ///< in pale greys, with blown lights white and what lies at or below black black; without push
+};
+inline constexpr float kRemovedGain = 4;
+inline constexpr float kMidGrey = 119.f / 255; ///< L* 50 in sRGB, where nothing was removed
+
 /// What only the eye gets to see; never in an exported raw.
 struct Look {
     double pushEv = 0; ///< exposure lift, EV
+    Show show = Show::Picture; ///< for developView() alone
     bool operator==(const Look &) const = default;
 };
 

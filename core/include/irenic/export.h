@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/clean.h"
+#include "irenic/readings.h"
 
 #include <filesystem>
 
@@ -16,13 +17,6 @@ const char *formatName(ExportFormat format);  ///< "dng", "tiff"
 const char *formatEnding(ExportFormat format); ///< ".dng", ".tif"
 std::optional<ExportFormat> formatFromName(const std::string &name);
 ExportFormat naturalFormat(const Frame &frame); ///< DNG, but TIFF for what is not raw
-
-/// The share of the measured noise that a treatment leaves on a flat patch, as ratios of sigma.
-struct NoiseLeft {
-    double luminance = 1;
-    double colour = 1;
-};
-NoiseLeft noiseLeftOnFlat(const Treatment &treatment);
 
 /// A file name from a template: {name} the source's name without its ending, {method}, {luminance}, {colour}, {iso},
 /// {date} (YYYYMMDD). BadParameter where a brace holds anything else or the name would hold a slash.

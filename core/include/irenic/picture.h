@@ -57,4 +57,7 @@ Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const
 Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache,
                                              const RunContext &run);
 
+/// What the screen shows of a region, `look.show` included, ready to be encoded. `factor` 1 is full size.
+Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run);
+
 } // namespace irenic

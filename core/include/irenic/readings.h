@@ -2,8 +2,16 @@
 #pragma once
 
 #include "irenic/develop.h"
+#include "irenic/methods.h"
+#include "irenic/noise.h"
+
+#include <optional>
+#include <vector>
 
 namespace irenic {
+
+class Cleaner;
+class CleanCache;
 
 using Lab = std::array<double, 3>;
 
@@ -21,9 +29,68 @@ struct Drift {
 /// @param a, b linear pictures of one size, developed alike; smaller than a block, they are one
 Drift driftBetween(const RgbImage<float> &a, const RgbImage<float> &b, int blockPx = 64);
 
-/// How much of the picture went with the noise: the correlation of what was removed with the local structure of the result, over
-/// luma. 0 for pure noise, 1 for a plain blur of a picture without noise; never below 0.
-/// @param untreated, treated linear pictures of one size, developed alike
-double detailLost(const RgbImage<float> &untreated, const RgbImage<float> &treated);
+/// How much of the picture went with the noise: the correlation of what was removed with the local structure of the result, less
+/// what noise alone brings about (what is left of it resembles what was taken). 0 for pure noise, 1 for a plain blur of a picture
+/// without noise.
+/// @param untreated, treated luminance whose noise has sigma 1 (AnalysisPlanes), of one size
+/// @param noiseCovariance   that of the treatment on a flat field; 0 where no noise is left
+double detailLost(PlaneView<const float> untreated, PlaneView<const float> treated, double noiseCovariance);
+
+/// The share of the measured noise that a treatment leaves on a flat patch, as ratios of sigma.
+struct NoiseLeft {
+    double luminance = 1;
+    double colour = 1;
+};
+NoiseLeft noiseLeftOnFlat(const Treatment &treatment);
+
+/// What a treatment did at one place.
+struct PlaceReadings {
+    std::optional<NoiseLeft> left; ///< nothing where the place holds no smooth block
+    double detailLost = 0;         ///< see detailLost()
+    double drift = 0;              ///< median CIEDE2000 of blocks against the untreated picture
+    bool operator==(const PlaceReadings &) const = default;
+};
+inline constexpr int kPlacePx = 256; ///< readings of a place are taken over a square of this side about it, whatever is in view
+
+/// The square about a place of the upright picture, as stored coordinates inside the crop.
+Rect placeAround(const Frame &frame, int uprightX, int uprightY);
+
+/// @param region stored coordinates, inside Frame::active
+/// @param cache  may be null. Fails only with Cancelled
+Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run = {});
+
+/// Sigma of the linear signal (mean of the colours) at one brightness.
+struct NoiseAt {
+    double signal = 0;    ///< 1 = clipping
+    double law = 0;       ///< as the noise law has it
+    double untreated = 0; ///< as measured
+    double treated = 0;
+    int blocks = 0;       ///< that this is the median of
+};
+
+/// What a treatment left, block by block over the whole frame.
+struct LeftoverMap {
+    struct Place {
+        Rect where; ///< stored coordinates
+        double left = 0; ///< luminance noise left, against the frame's own median: 2 is twice as much
+    };
+    Size blocks;                  ///< stored layout, not turned
+    int blockPx = 0;
+    Rect area;                    ///< what the blocks cover; stored coordinates
+    std::vector<float> luminance; ///< noise left of every block, ratio of sigma; negative where it cannot be judged
+    std::vector<float> colour;
+    NoiseLeft left;               ///< root mean square over the smooth blocks
+    double judged = 0;            ///< share of the blocks that are smooth
+    double evenness = 1;          ///< median over 95th percentile of the blocks' luminance noise left; 1 is even
+    std::vector<Place> worst;     ///< places with most noise left, apart from each other; worst first, at most kMostWorst
+    double detailLost = 0;        ///< mean over windows spread over the frame
+    Drift drift;                  ///< against the untreated frame
+    std::vector<NoiseAt> curve;   ///< by rising signal
+    double seconds = 0;           ///< that cleaning the frame took; too few where much of it was known already
+};
+inline constexpr size_t kMostWorst = 8;
+
+/// Cleans the whole frame, into the cache where there is one, and reads what is left. Fails only with Cancelled.
+Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const RunContext &run = {});
 
 } // namespace irenic

@@ -1,0 +1,86 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "measure/block_noise.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr int kSide = kNoiseBlockSamples;
+constexpr int kCoarse = 4; ///< samples of the coarser scale's means
+
+/// Above what the variance of 1024 samples (sigma 0.044), or of 64 means (0.18), of pure noise reaches, with room for a law that
+/// is a tenth out.
+constexpr double kMostFine = 1.25, kMostCoarse = 1.7;
+
+/// Fitted by projections: the coordinates about the middle are orthogonal to each other and to the mean.
+double aboutSlope(PlaneView<const float> b)
+{
+    const double mx = (b.width - 1) / 2.0, my = (b.height - 1) / 2.0, n = double(b.width) * b.height;
+    double sum = 0, squares = 0, dx = 0, dy = 0, xx = 0, yy = 0;
+    for (int y = 0; y < b.height; ++y)
+        for (int x = 0; x < b.width; ++x) {
+            const double v = double(b.row(y)[x]);
+            sum += v;
+            squares += v * v;
+            dx += v * (x - mx);
+            dy += v * (y - my);
+            xx += (x - mx) * (x - mx);
+            yy += (y - my) * (y - my);
+        }
+    const double rest = squares - sum * sum / n - (xx > 0 ? dx * dx / xx : 0) - (yy > 0 ? dy * dy / yy : 0);
+    return std::max(0.0, rest) / std::max(1.0, n - 3);
+}
+
+double coarseVariance(PlaneView<const float> b)
+{
+    Plane<float> means({b.width / kCoarse, b.height / kCoarse}, 0.f);
+    for (int y = 0; y < means.height() * kCoarse; ++y)
+        for (int x = 0; x < means.width() * kCoarse; ++x)
+            means.at(x / kCoarse, y / kCoarse) += b.row(y)[x] / (kCoarse * kCoarse);
+    return aboutSlope(means.view()) * kCoarse * kCoarse;
+}
+
+double meanOf(PlaneView<const float> b)
+{
+    double sum = 0;
+    for (int y = 0; y < b.height; ++y)
+        for (int x = 0; x < b.width; ++x)
+            sum += double(b.row(y)[x]);
+    return sum / (double(b.width) * b.height);
+}
+
+} // namespace
+
+double varianceAboutSlope(PlaneView<const float> block)
+{
+    return aboutSlope(block);
+}
+
+std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, bool white)
+{
+    constexpr int kStep = AnalysisPlanes::kStepPx;
+    std::vector<BlockNoise> blocks;
+    const Size size = untreated.luminance.size();
+    const double mostCoarse = white ? kMostCoarse : 4 * kMostCoarse;
+    for (int y = 0; y + kSide <= size.height; y += kSide)
+        for (int x = 0; x + kSide <= size.width; x += kSide) {
+            const Rect in{x, y, kSide, kSide};
+            BlockNoise b;
+            b.where = {region.x + x * kStep, region.y + y * kStep, kSide * kStep, kSide * kStep};
+            b.smooth = true;
+            for (const Plane<float> AnalysisPlanes::*plane : {&AnalysisPlanes::luminance, &AnalysisPlanes::redBlue, &AnalysisPlanes::greenness}) {
+                const auto cut = (untreated.*plane).view().cut(in);
+                b.smooth = b.smooth && aboutSlope(cut) <= kMostFine && coarseVariance(cut) <= mostCoarse;
+            }
+            b.signal = float(meanOf(untreated.linear.view().cut(in)));
+            b.luminance = float(std::sqrt(aboutSlope(treated.luminance.view().cut(in))));
+            b.colour = float(std::sqrt((aboutSlope(treated.redBlue.view().cut(in)) + aboutSlope(treated.greenness.view().cut(in))) / 2));
+            b.sigmaBefore = float(std::sqrt(aboutSlope(untreated.linear.view().cut(in))));
+            b.sigmaAfter = float(std::sqrt(aboutSlope(treated.linear.view().cut(in))));
+            b.sigmaLaw = float(std::sqrt(meanOf(untreated.law.view().cut(in))));
+            blocks.push_back(b);
+        }
+    return blocks;
+}
+
+} // namespace irenic

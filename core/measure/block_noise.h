@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "measure/analysis_planes.h"
+
+#include <vector>
+
+namespace irenic {
+
+/// What is left in one block, as ratios of sigma to the measured noise. Only smooth blocks are judged: elsewhere nobody can tell
+/// noise from picture.
+struct BlockNoise {
+    Rect where;               ///< stored coordinates
+    bool smooth = false;
+    float luminance = 0;      ///< what is left of luminance noise
+    float colour = 0;         ///< what is left of colour noise
+    float signal = 0;         ///< mean linear signal
+    float sigmaBefore = 0;    ///< of the linear signal, untreated
+    float sigmaAfter = 0;     ///< treated
+    float sigmaLaw = 0;       ///< as the noise law has it
+};
+
+inline constexpr int kNoiseBlockSamples = 32; ///< side of a block, in samples of AnalysisPlanes
+
+/// Whole blocks over two readings of one region, untreated and treated. A slope across a block is picture and is taken off; what
+/// remains in the treated one is noise left. A block is smooth where the untreated one holds, at two scales, no more than noise.
+/// @param white whether neighbouring samples' noise is independent; that of full colour hangs together
+std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, bool white);
+
+/// Variance about the plane of best fit of a block, over the degrees of freedom that are left.
+double varianceAboutSlope(PlaneView<const float> block);
+
+} // namespace irenic

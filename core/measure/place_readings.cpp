@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/clean.h"
+#include "irenic/picture.h"
+#include "irenic/readings.h"
+
+#include "measure/block_noise.h"
+#include "measure/flat_field.h"
+
+namespace irenic {
+
+namespace {
+
+Result<Plane<float>> cleanedOf(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
+{
+    return cache ? cache->clean(cleaner, region, run) : cleaner.clean(region, run);
+}
+
+} // namespace
+
+Rect placeAround(const Frame &frame, int uprightX, int uprightY)
+{
+    const Size upright = frame.uprightSize();
+    const int width = std::min(kPlacePx, upright.width), height = std::min(kPlacePx, upright.height);
+    const Rect seen{std::clamp(uprightX - width / 2, 0, upright.width - width), std::clamp(uprightY - height / 2, 0, upright.height - height), width, height};
+    return storedRectOf(seen, frame.crop.size(), frame.orientation).movedBy(frame.crop.x, frame.crop.y);
+}
+
+Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run)
+{
+    const Frame &frame = treated.frame();
+    const Cleaner untreated(treated.sharedFrame(), treated.sharedNoise(), Treatment{treated.treatment().method, 0, 0});
+    const Rect whole = analysable(region);
+    const Result<Plane<float>> before = untreated.clean(whole, run), after = cleanedOf(treated, whole, cache, run);
+    if (!before || !after)
+        return cancelledError();
+    PlaceReadings r;
+    double luminance = 0, colour = 0;
+    int smooth = 0;
+    const AnalysisPlanes planesBefore = analysisPlanes(frame, *treated.sharedNoise(), before.value().view(), whole);
+    const AnalysisPlanes planesAfter = analysisPlanes(frame, *treated.sharedNoise(), after.value().view(), whole);
+    for (const BlockNoise &b : blockNoise(planesBefore, planesAfter, whole, frame.kind == FrameKind::Mosaic)) {
+        if (!b.smooth)
+            continue;
+        luminance += double(b.luminance) * double(b.luminance);
+        colour += double(b.colour) * double(b.colour);
+        ++smooth;
+    }
+    if (smooth > 0)
+        r.left = NoiseLeft{std::sqrt(luminance / smooth), std::sqrt(colour / smooth)};
+    const auto seenBefore = developRegion(untreated, region, {}, nullptr, run), seenAfter = developRegion(treated, region, {}, cache, run);
+    if (!seenBefore || !seenAfter)
+        return cancelledError();
+    r.detailLost = detailLost(planesBefore.luminance.view(), planesAfter.luminance.view(), flatField(treated.treatment()).covariance);
+    r.drift = driftBetween(seenBefore.value(), seenAfter.value()).median;
+    return r;
+}
+
+} // namespace irenic

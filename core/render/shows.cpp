@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "render/shows.h"
+
+#include <algorithm>
+#include <cassert>
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+constexpr float kColourGain = 2;
+constexpr float kBlown = 0.999f;
+
+float luminanceOf(const float *p)
+{
+    return 0.2126f * p[0] + 0.7152f * p[1] + 0.0722f * p[2]; // IEC 61966-2-1
+}
+
+/// sRGB, carried on below black by its straight part.
+float encodedOf(float v)
+{
+    return v <= 0.0031308f ? 12.92f * v : 1.055f * std::pow(std::min(v, 1.f), 1 / 2.4f) - 0.055f;
+}
+
+float linearOf(float e)
+{
+    e = std::clamp(e, 0.f, 1.f);
+    return e <= 0.04045f ? e / 12.92f : std::pow((e + 0.055f) / 1.055f, 2.4f);
+}
+
+} // namespace
+
+void showOnly(RgbImage<float> &linear, Show show)
+{
+    for (size_t i = 0; i + 2 < linear.samples.size(); i += 3) {
+        float *p = linear.samples.data() + i;
+        const float y = luminanceOf(p), e = encodedOf(y);
+        if (show == Show::Luminance) {
+            p[0] = p[1] = p[2] = y;
+        } else if (show == Show::Colour) {
+            for (int c = 0; c < 3; ++c)
+                p[c] = linearOf(kMidGrey + kColourGain * (encodedOf(p[c]) - e));
+        } else if (show == Show::Clipping) {
+            const bool blown = std::max({p[0], p[1], p[2]}) >= kBlown;
+            p[0] = p[1] = p[2] = blown ? 1 : y <= 0 ? 0 : linearOf(0.3f + 0.45f * e);
+        }
+    }
+}
+
+void showRemoved(RgbImage<float> &untreated, const RgbImage<float> &treated)
+{
+    assert(untreated.size == treated.size);
+    for (size_t i = 0; i < untreated.samples.size(); ++i)
+        untreated.samples[i] = linearOf(kMidGrey + kRemovedGain * (encodedOf(untreated.samples[i]) - encodedOf(treated.samples[i])));
+}
+
+} // namespace irenic
