@@ -207,7 +207,7 @@ double scoreOf(SpotKind kind, const Grid &grid, int x, int y, const Block &b, fl
     }
     case SpotKind::Edge: return b.steepest > 8 && b.coherence > 0.6f ? double(b.coherence) * std::min(double(b.steepest), 60.0) / (1 + std::max(0.0, double(b.filled))) : 0;
     case SpotKind::PointLights: return b.points >= 2 ? b.points / (1 + std::max(0.0, double(b.filled))) : 0;
-    case SpotKind::StrongColour: return b.saturation > 0.5f && b.signal > dark ? double(b.saturation) : 0;
+    case SpotKind::StrongColour: return b.saturation > 0.5f && b.signal > middle / 8 ? double(b.saturation) : 0;
     case SpotKind::Corner: {
         const bool corner = (x <= 1 || x >= grid.across - 2) && (y <= 1 || y >= grid.down - 2);
         return corner ? 1e-3 + std::max(0.0, structure + double(b.fine)) : 0;
