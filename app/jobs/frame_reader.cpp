@@ -52,8 +52,9 @@ void FrameReader::read(const QString &path)
         }
         const auto report = std::make_shared<const NoiseReport>(noise.take());
         const Result<QImage> thumbnail = thumbnailOf(frame.value(), report, run);
-        if (thumbnail)
-            emit finished(path, frame.take(), report, thumbnail.value());
+        const auto spots = proposeSpots(frame.value(), report, run);
+        if (thumbnail && spots)
+            emit finished(path, frame.take(), report, thumbnail.value(), spots.value());
     });
 }
 

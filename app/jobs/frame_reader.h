@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/noise.h"
+#include "irenic/spots.h"
 
 #include <QImage>
 #include <QObject>
@@ -23,7 +24,8 @@ public:
 
 signals:
     void opened(const QString &path, std::shared_ptr<const irenic::Frame> frame); ///< can be looked at; its noise is being measured
-    void finished(const QString &path, std::shared_ptr<const irenic::Frame> frame, std::shared_ptr<const irenic::NoiseReport> noise, const QImage &thumbnail);
+    void finished(const QString &path, std::shared_ptr<const irenic::Frame> frame, std::shared_ptr<const irenic::NoiseReport> noise, const QImage &thumbnail,
+                  const std::vector<irenic::ProposedSpot> &spots);
     void failed(const QString &path, const QString &problem);
 
 private:

@@ -22,6 +22,7 @@ bool isQuick(const PaneRequest &r)
 PaneRenderer::PaneRenderer(QObject *parent) : QObject(parent)
 {
     qRegisterMetaType<PaneResult>();
+    qRegisterMetaType<PlaceReadings>();
     m_thread = std::thread([this] { work(); });
 }
 
@@ -44,7 +45,9 @@ void PaneRenderer::request(const PaneRequest &request)
         std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == request.pane; });
         const auto after = std::find_if(m_waiting.begin(), m_waiting.end(), [&](const PaneRequest &r) { return r.urgency > request.urgency; });
         m_waiting.insert(after, request);
-        if (m_isRunning && !isQuick(m_running) && (m_running.pane == request.pane || isQuick(request))) {
+        if (m_isRunning && m_isReading)
+            m_stopRunning.request_stop(); // pictures before readings; it is taken up again afterwards
+        else if (m_isRunning && !isQuick(m_running) && (m_running.pane == request.pane || isQuick(request))) {
             // Whatever is in the way of something quick steps aside; if another pane still wants it, it goes on later
             // from what the cache already holds.
             m_stopRunning.request_stop();
@@ -60,8 +63,10 @@ void PaneRenderer::forgetPane(int pane)
     const std::lock_guard lock(m_mutex);
     std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == pane; });
     std::erase_if(m_unread, [&](const PaneRequest &r) { return r.pane == pane; });
-    if (m_isRunning && m_running.pane == pane)
+    if (m_isRunning && m_running.pane == pane) {
         m_stopRunning.request_stop();
+        m_running.pane = -1;
+    }
 }
 
 bool PaneRenderer::isIdle() const
@@ -81,21 +86,25 @@ void PaneRenderer::work()
             m_wake.wait(lock, [this] { return m_quit || !m_waiting.empty() || !m_unread.empty(); });
             if (m_quit)
                 return;
-            if (m_waiting.empty()) { // readings come after every picture
-                request = m_unread.front();
+            m_isRunning = true;
+            m_stopRunning = std::stop_source();
+            stop = m_stopRunning.get_token();
+            m_isReading = m_waiting.empty(); // readings come after every picture
+            if (m_isReading) {
+                request = m_running = m_unread.front();
                 m_unread.pop_front();
-                m_isRunning = true;
-                m_running = {};
-                m_running.pane = -1;
                 lock.unlock();
-                emit leftMeasured(request.pane, request.serial, leftOf(request.treatment));
+                if (const auto readings = readingsOf(request, stop)) {
+                    emit readingsTaken(request.pane, request.serial, *readings);
+                } else {
+                    lock.lock();
+                    if (!m_quit && m_running.pane >= 0)
+                        m_unread.push_back(request);
+                }
                 continue;
             }
             request = m_running = m_waiting.front();
             m_waiting.pop_front();
-            m_isRunning = true;
-            m_stopRunning = std::stop_source();
-            stop = m_stopRunning.get_token();
         }
         QElapsedTimer timer;
         timer.start();
@@ -106,20 +115,24 @@ void PaneRenderer::work()
         emit rendered({request, image.take(), seconds});
         const std::lock_guard lock(m_mutex);
         std::erase_if(m_unread, [&](const PaneRequest &r) { return r.pane == request.pane; });
-        m_unread.push_back(request);
+        if (!request.place.isEmpty())
+            m_unread.push_back(request);
     }
 }
 
-NoiseLeft PaneRenderer::leftOf(const Treatment &treatment)
+std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std::stop_token stop)
 {
-    for (const auto &[known, left] : m_known)
-        if (known == treatment)
-            return left;
-    constexpr size_t kMostKnown = 64;
+    for (const Reading &known : m_known)
+        if (known.frame == r.frame.get() && known.treatment == r.treatment && known.place == r.place)
+            return known.readings;
+    const Result<PlaceReadings> readings = readingsAt(Cleaner(r.frame, r.noise, r.treatment), r.place, &m_cache, {0, stop, {}});
+    if (!readings)
+        return std::nullopt;
+    constexpr size_t kMostKnown = 128;
     if (m_known.size() >= kMostKnown)
         m_known.pop_front();
-    m_known.emplace_back(treatment, noiseLeftOnFlat(treatment));
-    return m_known.back().second;
+    m_known.push_back({r.frame.get(), r.treatment, r.place, readings.value()});
+    return readings.value();
 }
 
 Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
@@ -129,8 +142,7 @@ Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
     const Cleaner cleaner(r.frame, r.noise, r.treatment);
     const Rect inCrop = storedRectOf(toRect(r.region), frame.crop.size(), frame.orientation);
     const Rect region = inCrop.movedBy(frame.crop.x, frame.crop.y);
-    const Result<RgbImage<float>> linear = r.reduction == 1 ? developRegion(cleaner, region, r.look, &m_cache, run)
-                                                            : developReducedRegion(cleaner, region, r.reduction, r.look, &m_cache, run);
+    const Result<RgbImage<float>> linear = developView(cleaner, region, r.reduction, r.look, &m_cache, run);
     if (!linear)
         return linear.error();
     return toImage(turned(encoded8(linear.value()), frame.orientation));

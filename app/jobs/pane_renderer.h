@@ -25,6 +25,7 @@ struct PaneRequest {
     int reduction = 1; ///< 1, or an even whole number
     Look look;
     int urgency = 0; ///< lower is sooner
+    Rect place;      ///< stored coordinates where readings are to be taken; empty for none
 
     /// Two requests that would draw the same pixels.
     bool sameContent(const PaneRequest &o) const
@@ -51,23 +52,31 @@ public:
     void request(const PaneRequest &request);
     void forgetPane(int pane); ///< drops what is waiting or running for it
     bool isIdle() const;
+    CleanCache *cache() { return &m_cache; } ///< may be used from any thread
 
 signals:
     void rendered(const irenic::PaneResult &result); ///< queued into the receiver's thread
-    void leftMeasured(int pane, quint64 serial, const irenic::NoiseLeft &left); ///< what its treatment leaves on flat areas; follows when all pictures are done
+    void readingsTaken(int pane, quint64 serial, const irenic::PlaceReadings &readings); ///< of the request's place; follow when all pictures are done
 
 private:
     void work();
-    NoiseLeft leftOf(const Treatment &treatment);
+    struct Reading {
+        const Frame *frame; ///< compared, never read
+        Treatment treatment;
+        Rect place;
+        PlaceReadings readings;
+    };
+    /// Nothing where it was stopped.
+    std::optional<PlaceReadings> readingsOf(const PaneRequest &request, std::stop_token stop);
     Result<QImage> render(const PaneRequest &request, std::stop_token stop);
 
     CleanCache m_cache;
     mutable std::mutex m_mutex;
     std::condition_variable m_wake;
     std::deque<PaneRequest> m_waiting, m_unread; ///< the latter have their picture and wait for their readings
-    std::deque<std::pair<Treatment, NoiseLeft>> m_known; ///< of the working thread alone
+    std::deque<Reading> m_known; ///< of the working thread alone
     PaneRequest m_running;
-    bool m_isRunning = false;
+    bool m_isRunning = false, m_isReading = false;
     std::stop_source m_stopRunning;
     bool m_quit = false;
     std::thread m_thread;
@@ -76,4 +85,4 @@ private:
 } // namespace irenic
 
 Q_DECLARE_METATYPE(irenic::PaneResult)
-Q_DECLARE_METATYPE(irenic::NoiseLeft)
+Q_DECLARE_METATYPE(irenic::PlaceReadings)

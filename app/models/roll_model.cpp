@@ -11,7 +11,8 @@ RollModel::RollModel(Session *session, QObject *parent) : QAbstractListModel(par
         beginInsertRows({}, first, first + count - 1);
         endInsertRows();
     });
-    connect(session, &Session::frameChanged, this, [this](int i) { emit dataChanged(index(i), index(i)); });
+    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
+        connect(session, signal, this, [this](int i) { emit dataChanged(index(i), index(i)); });
 }
 
 int RollModel::rowCount(const QModelIndex &parent) const

@@ -3,6 +3,7 @@
 
 #include "view/strength_slider.h"
 
+#include <QContextMenuEvent>
 #include <QDoubleSpinBox>
 #include <QGridLayout>
 #include <QLabel>
@@ -25,87 +26,118 @@ QFont weighted(QFont font, double scale, QFont::Weight weight)
 
 } // namespace
 
-CaptionStrip::CaptionStrip(int trial, QWidget *parent) : QWidget(parent), m_trial(trial)
+CaptionStrip::CaptionStrip(Of of, int number, QWidget *parent) : QWidget(parent), m_of(of), m_number(number)
 {
-    setObjectName(trial < 0 ? QStringLiteral("strip-untreated") : QStringLiteral("strip-") + trialLetter(trial));
+    setObjectName(of == Of::Untreated ? QStringLiteral("strip-untreated") : of == Of::Trial ? QStringLiteral("strip-") + trialLetter(number) : QStringLiteral("strip-guest-%1").arg(number + 1));
     auto *grid = new QGridLayout(this);
     grid->setContentsMargins(11, kNotchPx + 7, 11, 8);
     grid->setHorizontalSpacing(8);
     grid->setVerticalSpacing(3);
-    m_letter = new QLabel(trial < 0 ? QString() : trialLetter(trial));
-    m_letter->setFont(weighted(font(), 1.55, QFont::Bold));
-    m_title = new QLabel(trial < 0 ? tr("Untreated") : QString());
+    m_title = new QLabel(of == Of::Untreated ? tr("Untreated") : QString());
     m_title->setFont(weighted(font(), 1.0, QFont::DemiBold));
     m_status = new QLabel;
     m_status->setObjectName(QStringLiteral("status"));
     m_status->setFont(weighted(font(), 0.92, QFont::Normal));
     auto *head = new QHBoxLayout;
     head->setSpacing(7);
-    if (trial >= 0)
-        head->addWidget(m_letter);
-    head->addWidget(m_title, 1);
-    m_title->setVisible(trial < 0);
     grid->addLayout(head, 0, 0, 1, 3);
-    if (trial < 0) {
-        m_letter->setParent(this);
-        m_letter->hide();
+    m_reading = new QLabel;
+    m_reading->setObjectName(QStringLiteral("reading"));
+    if (of == Of::Trial) {
+        makeTrialControls(grid, head);
+    } else {
+        head->addWidget(m_title, 1);
         m_body = new QLabel;
         m_body->setWordWrap(true);
         m_body->setTextFormat(Qt::PlainText);
         m_body->setAlignment(Qt::AlignTop | Qt::AlignLeft);
         grid->addWidget(m_body, 1, 0, 1, 3);
-    } else {
-        m_method = new QPushButton;
-        m_method->setObjectName(QStringLiteral("method"));
-        m_method->setFont(m_title->font());
-        m_method->setFlat(true);
-        m_method->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-        m_method->setFocusPolicy(Qt::StrongFocus);
-        m_method->setAccessibleName(tr("Method of trial %1").arg(trialLetter(trial)));
-        m_method->setMenu(new QMenu(m_method));
-        connect(m_method->menu(), &QMenu::aboutToShow, this, &CaptionStrip::fillMethodMenu);
-        head->addWidget(m_method, 1);
-        m_keep = new QPushButton(tr("Keep"));
-        m_keep->setObjectName(QStringLiteral("keep"));
-        m_keep->setFlat(true);
-        m_keep->setAccessibleName(tr("Keep trial %1").arg(trialLetter(trial)));
-        m_keep->setToolTip(tr("Export the frame with this trial (K)"));
-        connect(m_keep, &QPushButton::clicked, this, &CaptionStrip::keeperToggled);
-        head->addWidget(m_keep);
-        m_luminance = makeRow(kLuminanceStrength, false);
-        m_colour = makeRow(kColourStrength, true);
-        int line = 1;
-        for (const Row &row : {m_luminance, m_colour}) {
-            grid->addWidget(row.label, line, 0);
-            grid->addWidget(row.slider, line, 1);
-            grid->addWidget(row.field, line, 2);
-            ++line;
-        }
-        m_left = new QLabel(tr("left the suggestion"));
-        m_left->setFont(m_status->font());
-        m_return = new QPushButton(tr("Go back"));
-        m_return->setObjectName(QStringLiteral("goBack"));
-        m_return->setFlat(true);
-        m_return->setFont(weighted(font(), 0.92, QFont::DemiBold));
-        m_return->setToolTip(tr("Set this trial's strengths to the suggestion"));
-        m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(trialLetter(trial)));
-        connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
-        m_reading = new QLabel;
-        m_reading->setObjectName(QStringLiteral("reading"));
-        m_reading->setToolTip(tr("What this treatment leaves of grain and colour noise on flat areas, measured by running it on pure noise"));
-        grid->addWidget(m_reading, 3, 0, 1, 3);
-        auto *back = new QHBoxLayout;
-        back->addWidget(m_left);
-        back->addStretch(1);
-        back->addWidget(m_return);
-        grid->addLayout(back, 5, 0, 1, 3);
     }
+    grid->addWidget(m_reading, 3, 0, 1, 3);
     grid->setRowStretch(4, 1);
     grid->addWidget(m_status, 6, 0, 1, 3);
     grid->setColumnStretch(1, 1);
-    setFixedHeight(176);
+    arrange();
     applyTones();
     showFrame(nullptr);
+}
+
+void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
+{
+    const QString letter = trialLetter(m_number);
+    m_title->setParent(this);
+    m_title->hide();
+    m_letter = new QLabel(letter);
+    m_letter->setFont(weighted(font(), 1.55, QFont::Bold));
+    head->addWidget(m_letter);
+    m_method = new QPushButton;
+    m_method->setObjectName(QStringLiteral("method"));
+    m_method->setFont(m_title->font());
+    m_method->setFlat(true);
+    m_method->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+    m_method->setFocusPolicy(Qt::StrongFocus);
+    m_method->setAccessibleName(tr("Method of trial %1").arg(letter));
+    m_method->setMenu(new QMenu(m_method));
+    connect(m_method->menu(), &QMenu::aboutToShow, this, &CaptionStrip::fillMethodMenu);
+    head->addWidget(m_method, 1);
+    m_keep = new QPushButton(tr("Keep"));
+    m_keep->setObjectName(QStringLiteral("keep"));
+    m_keep->setFlat(true);
+    m_keep->setAccessibleName(tr("Keep trial %1").arg(letter));
+    m_keep->setToolTip(tr("Export the frame with this trial (K)"));
+    connect(m_keep, &QPushButton::clicked, this, &CaptionStrip::keeperToggled);
+    head->addWidget(m_keep);
+    m_luminance = makeRow(kLuminanceStrength, false);
+    m_colour = makeRow(kColourStrength, true);
+    int line = 1;
+    for (const Row &row : {m_luminance, m_colour}) {
+        grid->addWidget(row.label, line, 0);
+        grid->addWidget(row.slider, line, 1);
+        grid->addWidget(row.field, line, 2);
+        ++line;
+    }
+    m_left = new QLabel(tr("left the suggestion"));
+    m_left->setFont(m_status->font());
+    m_return = new QPushButton(tr("Go back"));
+    m_return->setObjectName(QStringLiteral("goBack"));
+    m_return->setFlat(true);
+    m_return->setFont(weighted(font(), 0.92, QFont::DemiBold));
+    m_return->setToolTip(tr("Set this trial's strengths to the suggestion (Backspace)"));
+    m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(letter));
+    connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
+    m_reading->setToolTip(tr("Read around the middle of the picture, over %1 x %1 pixels.\nLeft: what remains of grain and of colour noise on smooth parts.\n"
+                             "Detail lost: how much picture went with the noise; 0 is none.\nDrift: how far mean colours moved, CIEDE2000.").arg(kPlacePx));
+    auto *back = new QHBoxLayout;
+    back->addWidget(m_left);
+    back->addStretch(1);
+    back->addWidget(m_return);
+    grid->addLayout(back, 5, 0, 1, 3);
+}
+
+/// Shows and hides for the folded and the unfolded strip.
+void CaptionStrip::arrange()
+{
+    setFixedHeight(m_folded ? 70 : 194);
+    for (const Row &row : {m_luminance, m_colour})
+        for (QWidget *w : {static_cast<QWidget *>(row.label), static_cast<QWidget *>(row.slider), static_cast<QWidget *>(row.field)})
+            if (w)
+                w->setVisible(!m_folded);
+    if (m_left) {
+        m_left->setVisible(m_hasLeft && !m_folded);
+        m_return->setVisible(m_hasLeft && !m_folded);
+    }
+    if (m_body)
+        m_body->setVisible(!m_folded);
+    m_status->setVisible(!m_folded);
+}
+
+void CaptionStrip::setFolded(bool folded)
+{
+    if (folded == m_folded)
+        return;
+    m_folded = folded;
+    arrange();
+    setReadings(m_readings);
 }
 
 CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, bool colour)
@@ -125,7 +157,7 @@ CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, bool colour)
     row.field->setFixedWidth(52);
     row.slider->setObjectName(colour ? QStringLiteral("colour") : QStringLiteral("luminance"));
     row.field->setObjectName(row.slider->objectName() + QStringLiteral("Value"));
-    const QString name = tr("%1 strength of trial %2, multiples of the measured noise").arg(tr(param.label), trialLetter(m_trial));
+    const QString name = tr("%1 strength of trial %2, multiples of the measured noise").arg(tr(param.label), trialLetter(m_number));
     row.slider->setAccessibleName(name);
     row.field->setAccessibleName(name);
     row.slider->setToolTip(tr("%1. The mark is the suggestion; double-click returns to it.").arg(tr(param.help)));
@@ -190,47 +222,72 @@ QString CaptionStrip::findings(const RollFrame &frame)
 
 void CaptionStrip::showFrame(const RollFrame *frame)
 {
-    const bool ready = frame && frame->state == RollFrame::State::Ready;
-    m_isKeeper = ready && m_trial >= 0 && frame->keeper == m_trial;
-    if (m_trial < 0) {
-        if (!ready)
-            m_body->clear();
-        else
-            m_body->setText(tr("grain %1 % of the mid-tone\ncolour noise %2 %\n%3\n\nsuggestion: %4, %5 x")
-                                .arg(100 * double(frame->noise->luminanceNoise), 0, 'f', 1).arg(100 * double(frame->noise->colourNoise), 0, 'f', 1)
-                                .arg(findings(*frame), tr(findMethod(frame->suggestion.treatment.method)->label)).arg(frame->suggestion.treatment.luminance));
-        if (ready)
-            setToolTip(QString::fromStdString(frame->suggestion.reason + "\n" + frame->noise->confidenceReason));
-    } else {
-        for (QWidget *w : {static_cast<QWidget *>(m_keep), static_cast<QWidget *>(m_method), static_cast<QWidget *>(m_luminance.slider), static_cast<QWidget *>(m_luminance.field),
-                           static_cast<QWidget *>(m_colour.slider), static_cast<QWidget *>(m_colour.field)})
-            w->setEnabled(ready);
-        const Treatment t = ready ? frame->trials[size_t(m_trial)] : Treatment();
-        const Treatment suggested = ready ? frame->suggestedFor(m_trial) : Treatment();
-        m_shown = t;
-        const QString label = tr(findMethod(t.method)->label);
-        m_method->setText(t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label);
-        m_method->setToolTip(t.isMixed() ? tr("Luminance by %1, colours by %2").arg(label, tr(findMethod(t.colourMethod)->label))
-                                         : tr("%1\n%2").arg(tr(findMethod(t.method)->goodAt), tr(findMethod(t.method)->cost)));
-        m_keep->setText(m_isKeeper ? tr("Keeper") : tr("Keep"));
-        QFont f = m_keep->font();
-        f.setWeight(m_isKeeper ? QFont::Bold : QFont::Normal);
-        m_keep->setFont(f);
-        const auto set = [](const Row &row, double value, double suggestion) {
-            row.slider->setStrength(value);
-            row.slider->setSuggestion(suggestion);
-            const QSignalBlocker blocker(row.field);
-            row.field->setValue(value);
-        };
-        set(m_luminance, t.luminance, suggested.luminance);
-        set(m_colour, t.colour, suggested.colour);
-        if (!ready)
-            m_reading->clear();
-        const bool left = ready && frame->hasLeftSuggestion(m_trial);
-        m_left->setVisible(left);
-        m_return->setVisible(left);
+    const RollFrame *ready = frame && frame->state == RollFrame::State::Ready ? frame : nullptr;
+    m_isKeeper = ready && m_of == Of::Trial && ready->keeper == m_number;
+    switch (m_of) {
+    case Of::Untreated: showUntreated(ready); break;
+    case Of::Trial: showTrial(ready && m_number < ready->trialCount() ? ready : nullptr); break;
+    case Of::Guest: showGuest(ready && m_number < int(ready->guests.size()) ? ready : nullptr); break;
     }
     applyTones();
+}
+
+void CaptionStrip::showUntreated(const RollFrame *frame)
+{
+    m_body->clear();
+    m_reading->clear();
+    setToolTip({});
+    if (!frame)
+        return;
+    const QString grain = tr("grain %1 %").arg(100 * double(frame->noise->luminanceNoise), 0, 'f', 1), colour = tr("colour noise %1 %").arg(100 * double(frame->noise->colourNoise), 0, 'f', 1);
+    m_body->setText(tr("%1 of the mid-tone\n%2\n%3\n\nsuggestion: %4, %5 x")
+                        .arg(grain, colour, findings(*frame), tr(findMethod(frame->suggestion.treatment.method)->label)).arg(frame->suggestion.treatment.luminance));
+    if (m_folded)
+        m_reading->setText(grain + QStringLiteral("   ") + colour);
+    setToolTip(QString::fromStdString(frame->suggestion.reason + "\n" + frame->noise->confidenceReason));
+}
+
+void CaptionStrip::showGuest(const RollFrame *frame)
+{
+    m_body->clear();
+    if (!frame)
+        return;
+    const Guest &g = *frame->guests[size_t(m_number)];
+    const QString file = QString::fromStdString(g.file.filename().string()), words = QString::fromStdString(g.words);
+    m_title->setText(tr("Guest %1").arg(m_number + 1));
+    m_body->setText(file + QStringLiteral("\n\n") + words);
+    m_reading->setText(m_folded ? file : QString());
+    setToolTip(tr("%1\n%2").arg(QString::fromStdString(g.file.string()), words));
+}
+
+void CaptionStrip::showTrial(const RollFrame *frame)
+{
+    for (QWidget *w : {static_cast<QWidget *>(m_keep), static_cast<QWidget *>(m_method), static_cast<QWidget *>(m_luminance.slider), static_cast<QWidget *>(m_luminance.field),
+                       static_cast<QWidget *>(m_colour.slider), static_cast<QWidget *>(m_colour.field)})
+        w->setEnabled(frame != nullptr);
+    const Treatment t = frame ? frame->trials[size_t(m_number)] : Treatment();
+    const Treatment suggested = frame ? frame->suggestedFor(m_number) : Treatment();
+    m_shown = t;
+    const QString label = tr(findMethod(t.method)->label);
+    const QString methods = t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label;
+    m_method->setText(methods);
+    m_method->setToolTip(t.isMixed() ? tr("Luminance by %1, colours by %2").arg(label, tr(findMethod(t.colourMethod)->label))
+                                     : tr("%1\n%2").arg(tr(findMethod(t.method)->goodAt), tr(findMethod(t.method)->cost)));
+    m_keep->setText(m_isKeeper ? tr("Keeper") : tr("Keep"));
+    QFont f = m_keep->font();
+    f.setWeight(m_isKeeper ? QFont::Bold : QFont::Normal);
+    m_keep->setFont(f);
+    const auto set = [](const Row &row, double value, double suggestion) {
+        row.slider->setStrength(value);
+        row.slider->setSuggestion(suggestion);
+        const QSignalBlocker blocker(row.field);
+        row.field->setValue(value);
+    };
+    set(m_luminance, t.luminance, suggested.luminance);
+    set(m_colour, t.colour, suggested.colour);
+    setReadings(frame ? m_readings : std::nullopt);
+    m_hasLeft = frame && frame->hasLeftSuggestion(m_number);
+    arrange();
 }
 
 void CaptionStrip::fillMethodMenu()
@@ -273,10 +330,32 @@ void CaptionStrip::setStatus(const QString &status)
     m_status->setText(status);
 }
 
-void CaptionStrip::setNoiseLeft(const NoiseLeft &left)
+void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
 {
-    if (m_reading)
-        m_reading->setText(tr("grain left %1 %     colour left %2 %").arg(100 * left.luminance, 0, 'f', 0).arg(100 * left.colour, 0, 'f', 0));
+    m_readings = readings;
+    if (m_of != Of::Trial)
+        return;
+    const auto percent = [](double v) { return QString::number(100 * v, 'f', 0); };
+    if (m_folded) {
+        QString line = tr("%1 / %2").arg(m_shown.luminance, 0, 'f', 2).arg(m_shown.colour, 0, 'f', 2);
+        if (readings && readings->left)
+            line += tr("   left %1 / %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour));
+        if (readings)
+            line += tr("   lost %1").arg(readings->detailLost, 0, 'f', 2);
+        m_reading->setText(line);
+        return;
+    }
+    if (!readings) {
+        m_reading->setText(QStringLiteral("\n"));
+        return;
+    }
+    const QString left = readings->left ? tr("left: grain %1 %, colour %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour)) : tr("left: nothing smooth here to tell");
+    m_reading->setText(left + tr("\ndetail lost %1   drift %2").arg(readings->detailLost, 0, 'f', 2).arg(readings->drift, 0, 'f', 2));
+}
+
+QString CaptionStrip::readingWords() const
+{
+    return m_reading->text();
 }
 
 QString CaptionStrip::status() const
@@ -295,6 +374,12 @@ void CaptionStrip::paintEvent(QPaintEvent *)
     p.setPen(Qt::NoPen);
     p.setBrush(t.paper);
     p.drawPolygon(QPolygonF({{14, kNotchPx + 0.5}, {23, 0.5}, {32, kNotchPx + 0.5}}));
+}
+
+void CaptionStrip::contextMenuEvent(QContextMenuEvent *event)
+{
+    emit picked();
+    emit menuRequested(event->globalPos());
 }
 
 void CaptionStrip::mousePressEvent(QMouseEvent *)

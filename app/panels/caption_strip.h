@@ -7,7 +7,11 @@
 
 #include <QWidget>
 
+#include <optional>
+
 class QDoubleSpinBox;
+class QGridLayout;
+class QHBoxLayout;
 class QLabel;
 class QPushButton;
 
@@ -15,20 +19,24 @@ namespace irenic {
 
 class StrengthSlider;
 
-/// The paper under a picture: names the trial, carries its strengths and says whether it is settled. Trial -1 is the
-/// untreated column, which has readings and no controls.
+/// The paper under a column of pictures: names the trial, carries its strengths and its readings, and says whether it is settled.
+/// The untreated column has figures of the frame and no controls; a guest says what was done to match it.
 class CaptionStrip : public QWidget
 {
     Q_OBJECT
 public:
-    CaptionStrip(int trial, QWidget *parent = nullptr);
+    enum class Of { Untreated, Trial, Guest };
+    CaptionStrip(Of of, int number, QWidget *parent = nullptr);
 
     void setTones(const Tones &tones);
     void showFrame(const RollFrame *frame); ///< null: nothing is open
     void setHasKeyboard(bool has);          ///< a notch points up at the picture
     void setStatus(const QString &status);
     QString status() const;
-    void setNoiseLeft(const NoiseLeft &left); ///< the reading of a trial; the untreated strip has none
+    void setReadings(const std::optional<PlaceReadings> &readings); ///< of a trial, where the row with the keyboard looks
+    void setFolded(bool folded); ///< to two lines: name, strengths, readings
+    bool isFolded() const { return m_folded; }
+    QString readingWords() const; ///< as shown
 
 signals:
     void strengthChanged(bool colour, double value, int dragId);
@@ -36,10 +44,12 @@ signals:
     void suggestionRequested();
     void keeperToggled();
     void picked();
+    void menuRequested(QPoint globalPoint);
 
 protected:
     void paintEvent(QPaintEvent *event) override;
     void mousePressEvent(QMouseEvent *event) override;
+    void contextMenuEvent(QContextMenuEvent *event) override;
 
 private:
     static QString findings(const RollFrame &frame);
@@ -52,11 +62,20 @@ private:
     void applyTones();
     void fillMethodMenu();
 
-    int m_trial;
+    void makeTrialControls(QGridLayout *grid, QHBoxLayout *head);
+    void showUntreated(const RollFrame *frame);
+    void showTrial(const RollFrame *frame);
+    void showGuest(const RollFrame *frame);
+    void arrange();
+
+    Of m_of;
+    int m_number; ///< trial or guest
+    bool m_folded = false, m_hasLeft = false;
+    std::optional<PlaceReadings> m_readings;
     bool m_hasKeyboard = false;
     bool m_isKeeper = false;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
-    QLabel *m_letter, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;
+    QLabel *m_letter = nullptr, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;
     QLabel *m_reading = nullptr;
     QPushButton *m_method = nullptr;
     Treatment m_shown;

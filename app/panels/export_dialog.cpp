@@ -22,7 +22,7 @@ constexpr int kNamesShown = 4;
 int trialFor(const Session &session, int index)
 {
     const int keeper = session.frame(index).keeper;
-    return keeper >= 0 ? keeper : std::max(0, session.column());
+    return keeper >= 0 ? keeper : std::clamp(session.column(), 0, session.frame(index).trialCount() - 1);
 }
 
 } // namespace

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/top_bar.h"
 
+#include "panels/spot_bar.h"
 #include "panels/wall.h"
 #include "view/map_view.h"
 
@@ -42,14 +43,25 @@ TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(s
     QFont bold = font();
     bold.setWeight(QFont::DemiBold);
     m_name->setFont(bold);
+    for (QLabel *label : {m_name, m_data}) { // they give way before the window grows
+        label->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+        label->setMinimumWidth(110);
+    }
     auto *words = new QVBoxLayout;
     words->setSpacing(1);
     words->addStretch(1);
     words->addWidget(m_name);
     words->addWidget(m_data);
     words->addStretch(1);
-    row->addLayout(words);
-    row->addStretch(1);
+    auto *lines = new QVBoxLayout;
+    lines->setSpacing(2);
+    auto *outer = row;
+    row = new QHBoxLayout;
+    row->setSpacing(10);
+    row->addLayout(words, 1);
+    auto *zooms = new QHBoxLayout;
+    zooms->setSpacing(0);
+    row->addLayout(zooms);
     m_zooms = new QButtonGroup(this);
     m_zooms->setExclusive(true);
     for (const double zoom : Wall::zoomLadder()) {
@@ -61,7 +73,7 @@ TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(s
         button->setAccessibleName(zoom == 0 ? tr("Whole frame") : tr("Magnification %1 per cent").arg(zoom * 100));
         button->setToolTip(zoom == 0 ? tr("Show the whole frame (Ctrl+0)") : tr("One picture pixel on %1 screen pixels").arg(zoom));
         m_zooms->addButton(button, int(zoom * 100));
-        row->addWidget(button);
+        zooms->addWidget(button);
     }
     row->addSpacing(10);
     auto *label = new QLabel(tr("push"));
@@ -77,36 +89,46 @@ TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(s
     label->setBuddy(m_push);
     row->addWidget(label);
     row->addWidget(m_push);
+    lines->addLayout(row);
+    m_spots = new SpotBar(session);
+    lines->addWidget(m_spots);
+    outer->addLayout(lines, 1);
     connect(m_zooms, &QButtonGroup::idClicked, this, [this](int id) { emit zoomRequested(id / 100.0); });
     connect(m_push, &QDoubleSpinBox::valueChanged, session, &Session::setPushEv);
-    connect(session, &Session::pushChanged, m_push, &QDoubleSpinBox::setValue);
+    connect(session, &Session::lookChanged, m_push, [this] { m_push->setValue(m_session->pushEv()); });
     connect(m_map, &MapView::placeRequested, this, [this](QPointF centre) {
         const double zoom = m_session->viewport().zoom;
         m_session->setViewport({zoom, centre});
     });
     const auto showZoom = [this] {
-        if (QAbstractButton *b = m_zooms->button(int(m_session->viewport().zoom * 100)))
-            b->setChecked(true);
+        const double zoom = m_session->viewport().zoom;
+        QAbstractButton *on = Wall::zoomLadder().contains(zoom) ? m_zooms->button(int(zoom * 100)) : nullptr;
+        m_zooms->setExclusive(false); // an output size is on none of them
+        for (QAbstractButton *b : m_zooms->buttons())
+            b->setChecked(b == on);
+        m_zooms->setExclusive(true);
     };
     connect(session, &Session::viewportChanged, this, showZoom);
     connect(session, &Session::currentChanged, this, &TopBar::showFrame);
-    connect(session, &Session::frameChanged, this, [this](int i) {
-        if (i == m_session->current())
-            showFrame();
-    });
+    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
+        connect(session, signal, this, [this](int i) {
+            if (i == m_session->current())
+                showFrame();
+        });
     showZoom();
     showFrame();
 }
 
 void TopBar::setTones(const Tones &tones)
 {
+    m_spots->setTones(tones);
     QPalette p = palette();
     p.setColor(QPalette::WindowText, tones.wallInk);
     p.setColor(QPalette::Window, tones.wall);
     setAutoFillBackground(true);
     setPalette(p);
     // Sheets on leaves only: one on a parent puts back the palettes of all that is in it.
-    for (QToolButton *b : findChildren<QToolButton *>())
+    for (QAbstractButton *b : m_zooms->buttons())
         b->setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: none; padding: 4px 6px; }"
                                  "QToolButton:hover { background: %2; color: %3; }"
                                  "QToolButton:checked { background: %4; color: %5; font-weight: 600; }"
@@ -127,6 +149,10 @@ void TopBar::showFrame()
     }
     const Size size = f->frame->uprightSize();
     m_map->setPicture(f->thumbnail, {size.width, size.height});
+    QList<QPoint> spots;
+    for (const Spot &spot : f->spots)
+        spots << spot.at;
+    m_map->setSpots(spots);
     m_name->setText(f->name());
     const ShootingData &s = f->frame->shooting;
     m_data->setText(exposureWords(s));

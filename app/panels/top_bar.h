@@ -13,6 +13,7 @@ class QLabel;
 namespace irenic {
 
 class MapView;
+class SpotBar;
 
 /// Above the wall: the whole frame with the place that is looked at, the shooting data, magnification and push.
 class TopBar : public QWidget
@@ -22,6 +23,7 @@ public:
     TopBar(Session *session, QWidget *parent = nullptr);
     void setTones(const Tones &tones);
     void setVisibleRegion(const QRect &uprightPixels);
+    SpotBar *spotBar() { return m_spots; }
 
 signals:
     void zoomRequested(double zoom);
@@ -31,6 +33,7 @@ private:
 
     Session *m_session;
     MapView *m_map;
+    SpotBar *m_spots;
     QLabel *m_name, *m_data;
     QButtonGroup *m_zooms;
     QDoubleSpinBox *m_push;

@@ -1,105 +1,72 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/wall.h"
 
-#include <QHBoxLayout>
+#include <QGridLayout>
+#include <QLabel>
 #include <QResizeEvent>
+#include <QScrollArea>
 
 namespace irenic {
 
 namespace {
 
-constexpr int kMarginPx = 14;
+constexpr int kMarginPx = 14, kGapPx = 10;
 
 } // namespace
 
-Wall::Wall(Session *session, QWidget *parent) : QWidget(parent), m_session(session)
+Wall::Wall(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidget(parent), m_session(session), m_renderer(renderer)
 {
     setObjectName(QStringLiteral("wall"));
-    auto *row = new QHBoxLayout(this);
-    row->setContentsMargins(kMarginPx, 6, kMarginPx, 10);
-    row->setSpacing(10);
-    for (int c = 0; c < kColumns; ++c) {
-        const int trial = c - 1;
-        Column &column = m_columns[size_t(c)];
-        column.pane = new PicturePane;
-        column.pane->setObjectName(QStringLiteral("pane-%1").arg(c));
-        column.pane->setAccessibleName(trial < 0 ? tr("Untreated picture") : tr("Picture of trial %1").arg(trialLetter(trial)));
-        column.strip = new CaptionStrip(trial);
-        auto *stack = new QVBoxLayout;
-        stack->setSpacing(1);
-        stack->addWidget(column.pane, 1);
-        stack->addWidget(column.strip);
-        row->addLayout(stack, 1);
-        connect(column.pane, &PicturePane::picked, this, [this, trial] { m_session->setColumn(trial); });
-        connect(column.strip, &CaptionStrip::picked, this, [this, trial] { m_session->setColumn(trial); });
-        connect(column.pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->setViewport({m_session->viewport().zoom, centre}); });
-        connect(column.pane, &PicturePane::zoomRequested, this, [this, c](int steps, QPointF at) { zoomAbout(steps, at, pane(c)); });
-        connect(column.pane, &PicturePane::placeActivated, this, [this](QPointF at) {
-            const Size size = m_session->currentFrame()->frame->uprightSize();
-            const bool whole = m_session->viewport().zoom == 0;
-            m_session->setViewport({whole ? 2.0 : 0.0, {at.x() / size.width, at.y() / size.height}});
-        });
-        connect(column.pane, &PicturePane::geometryChanged, this, [this, c] {
-            requestPane(c);
-            if (c == 0)
-                emit visibleRegionChanged();
-        });
-        if (trial < 0)
-            continue;
-        connect(column.strip, &CaptionStrip::strengthChanged, this, [this, trial](bool colour, double value, int dragId) {
-            m_session->setColumn(trial);
-            m_session->changeStrength(trial, colour, value, dragId);
-        });
-        connect(column.strip, &CaptionStrip::methodChosen, this, [this, trial](const QString &method, const QString &colours) {
-            m_session->setColumn(trial);
-            m_session->changeMethod(trial, method.toStdString(), colours.toStdString());
-        });
-        connect(column.strip, &CaptionStrip::suggestionRequested, m_session, [this, trial] { m_session->returnToSuggestion(trial); });
-        connect(column.strip, &CaptionStrip::keeperToggled, m_session, [this, trial] { m_session->chooseKeeper(trial); });
-    }
-    connect(&m_renderer, &PaneRenderer::rendered, this, &Wall::takeResult);
-    connect(&m_renderer, &PaneRenderer::leftMeasured, this, [this](int pane, quint64 serial, const NoiseLeft &left) {
-        if (serial == m_columns[size_t(pane)].wanted.serial)
-            m_columns[size_t(pane)].strip->setNoiseLeft(left);
-    });
-    connect(session, &Session::currentChanged, this, &Wall::showCurrentFrame);
+    auto *column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    m_scroll = new QScrollArea;
+    m_scroll->setFrameShape(QFrame::NoFrame);
+    m_scroll->setWidgetResizable(true);
+    m_scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    m_scroll->setFocusPolicy(Qt::NoFocus);
+    m_sheet = new QWidget;
+    m_scroll->setWidget(m_sheet);
+    column->addWidget(m_scroll);
+    connect(session, &Session::currentChanged, this, &Wall::refresh);
     connect(session, &Session::frameChanged, this, [this](int index) {
-        if (index != m_session->current())
-            return;
-        const RollFrame *f = m_session->currentFrame();
-        if (m_columns[0].hasFrame != canShow(f, 0) || m_columns[1].hasFrame != canShow(f, 1))
-            showCurrentFrame();
-        for (int c = 0; c < kColumns; ++c)
-            updateStrip(c);
+        if (index == m_session->current())
+            refresh();
     });
-    connect(session, &Session::treatmentChanged, this, [this](int index, int trial) {
-        if (index != m_session->current())
-            return;
-        updateStrip(trial + 1);
-        requestPane(trial + 1);
+    connect(session, &Session::choicesChanged, this, [this](int index) {
+        if (index == m_session->current())
+            refresh();
     });
     connect(session, &Session::viewportChanged, this, [this] {
-        for (const Column &column : m_columns)
-            column.pane->setViewport(m_session->viewport());
+        for (const Column &c : m_columns)
+            for (size_t row = 0; row < c.cells.size(); ++row)
+                c.cells[row].pane->setViewport(m_session->viewport(int(row)));
+        showRows();
         emit visibleRegionChanged();
     });
-    connect(session, &Session::pushChanged, this, &Wall::requestAll);
-    connect(session, &Session::columnChanged, this, [this](int trial) {
-        for (int c = 0; c < kColumns; ++c)
-            m_columns[size_t(c)].strip->setHasKeyboard(c - 1 == trial);
+    connect(session, &Session::rowsChanged, this, [this] {
+        if (m_columns.empty() || int(m_columns[0].cells.size()) != rowCount())
+            refresh();
+        showRows();
+        showStates();
+        emit visibleRegionChanged();
     });
-    m_columns[size_t(session->column() + 1)].strip->setHasKeyboard(true);
-    setTones(Tones::of(Tones::Wall::Mid));
-    showCurrentFrame();
+    connect(session, &Session::lookChanged, this, &Wall::showContents);
+    connect(session, &Session::columnChanged, this, [this](int active) {
+        for (int c = 0; c < columnCount(); ++c)
+            strip(c)->setHasKeyboard(c - 1 == active);
+        if (active + 1 < columnCount())
+            m_scroll->ensureWidgetVisible(strip(active + 1), kMarginPx, 0);
+    });
+    setTones(m_tones);
+    refresh();
 }
 
-void Wall::resizeEvent(QResizeEvent *event)
+template <class F>
+void Wall::forEachPane(const F &f)
 {
-    // Panes of exactly one width show exactly the same pixels; what is left over goes to the right margin.
-    QHBoxLayout *row = static_cast<QHBoxLayout *>(layout());
-    const int spare = (event->size().width() - 2 * kMarginPx - (kColumns - 1) * row->spacing()) % kColumns;
-    row->setContentsMargins(kMarginPx, 6, kMarginPx + std::max(0, spare), 10);
-    QWidget::resizeEvent(event);
+    for (const Column &c : m_columns)
+        for (const Cell &cell : c.cells)
+            f(cell.pane);
 }
 
 const QList<double> &Wall::zoomLadder()
@@ -110,131 +77,380 @@ const QList<double> &Wall::zoomLadder()
 
 void Wall::setTones(const Tones &tones)
 {
+    m_tones = tones;
     QPalette p = palette();
     p.setColor(QPalette::Window, tones.wall);
+    p.setColor(QPalette::WindowText, tones.wallInk);
     setPalette(p);
     setAutoFillBackground(true);
-    for (const Column &column : m_columns) {
-        column.pane->setTones(tones);
-        column.strip->setTones(tones);
+    for (QWidget *w : {static_cast<QWidget *>(m_scroll), m_scroll->viewport(), m_sheet})
+        w->setPalette(p);
+    for (const Column &c : m_columns) {
+        c.strip->setTones(tones);
+        for (const Cell &cell : c.cells) {
+            cell.pane->setTones(tones);
+            cell.caption->setPalette(p);
+        }
     }
 }
 
-void Wall::showCurrentFrame()
+Wall::Cell Wall::makeCell(int row)
 {
-    const RollFrame *f = m_session->currentFrame();
-    const bool failed = f && f->state == RollFrame::State::Failed, open = f && f->frame && !failed;
-    const Size size = open ? f->frame->uprightSize() : Size{};
-    // Pixels of another frame must never pass for this one's; its own stay while its noise is measured and its exports are noted.
-    const Frame *shown = open ? f->frame.get() : nullptr;
-    const bool another = shown != m_shown;
-    m_shown = shown;
-    for (int c = 0; c < kColumns; ++c) {
-        Column &column = m_columns[size_t(c)];
-        const bool ready = canShow(f, c);
-        if (another || !ready)
-            column.pane->clearImage();
-        column.hasFrame = ready;
-        column.pane->setMessage(!f ? QString() : failed ? (c == 0 ? f->problem : QString()) : open ? tr("measuring its noise") : tr("reading"));
-        column.pane->setPictureSize({size.width, size.height});
-        column.pane->setViewport(m_session->viewport());
-        if (!ready)
-            m_renderer.forgetPane(c);
-        updateStrip(c);
-    }
-    requestAll();
-    emit visibleRegionChanged();
+    Cell cell;
+    cell.pane = new LivePane(m_renderer, m_sheet);
+    cell.pane->setTones(m_tones);
+    cell.pane->setViewport(m_session->viewport(row));
+    cell.caption = new QLabel(m_sheet);
+    cell.caption->setObjectName(QStringLiteral("paneState"));
+    cell.caption->setPalette(palette());
+    cell.caption->setFixedHeight(fontMetrics().height() + 2);
+    LivePane *pane = cell.pane;
+    const auto take = [this, pane] {
+        m_session->setColumn(columnOf(pane) - 1);
+        m_session->setRow(rowOf(pane));
+    };
+    connect(pane, &PicturePane::picked, this, take);
+    connect(pane, &PicturePane::panned, this, [this, pane](QPointF centre) { m_session->setViewport(rowOf(pane), {m_session->viewport().zoom, centre}); });
+    connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) { zoomAbout(steps, at, pane); });
+    connect(pane, &PicturePane::marked, this, [this](QPointF at) { emit spotMarked(QPoint(int(at.x()), int(at.y()))); });
+    connect(pane, &PicturePane::menuRequested, this, [this, take](QPointF at, QPoint global) {
+        take();
+        emit paneMenuRequested(QPoint(int(at.x()), int(at.y())), global);
+    });
+    connect(pane, &PicturePane::placeActivated, this, [this, pane](QPointF at) {
+        const QSize size = m_session->currentFrame()->pictureSize();
+        const bool whole = m_session->viewport().zoom == 0;
+        m_session->setViewport(rowOf(pane), {whole ? 2.0 : 0.0, {at.x() / size.width(), at.y() / size.height()}});
+    });
+    connect(pane, &PicturePane::geometryChanged, this, [this, pane] {
+        if (!m_columns.empty() && columnOf(pane) == 0)
+            emit visibleRegionChanged();
+    });
+    connect(pane, &LivePane::stateChanged, this, [this] {
+        if (m_untreatedHeld)
+            setUntreatedHeld(true);
+        showStates();
+        emit settledChanged();
+    });
+    connect(pane, &LivePane::readingsChanged, this, &Wall::showStates);
+    return cell;
 }
 
-/// Untreated pixels can be seen as soon as there are some; trials wait for the noise to be measured.
-bool Wall::canShow(const RollFrame *frame, int column)
+int Wall::columnOf(const QObject *pane) const
 {
-    return frame && frame->frame && (frame->state == RollFrame::State::Ready || (column == 0 && frame->state == RollFrame::State::Reading));
+    for (int c = 0; c < columnCount(); ++c)
+        for (const Cell &cell : m_columns[size_t(c)].cells)
+            if (cell.pane == pane)
+                return c;
+    return 0;
 }
 
-void Wall::updateStrip(int column)
+int Wall::rowOf(const QObject *pane) const
 {
-    m_columns[size_t(column)].strip->showFrame(m_session->currentFrame());
+    for (const Column &c : m_columns)
+        for (size_t row = 0; row < c.cells.size(); ++row)
+            if (c.cells[row].pane == pane)
+                return int(row);
+    return 0;
 }
 
-void Wall::requestAll()
+Wall::Column Wall::makeColumn(CaptionStrip::Of of, int number)
 {
-    for (int c = 0; c < kColumns; ++c)
-        requestPane(c);
+    Column column;
+    column.strip = new CaptionStrip(of, number, m_sheet);
+    column.strip->setTones(m_tones);
+    connectStrip(column.strip, of, number);
+    return column;
 }
 
-void Wall::requestPane(int c)
+void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
 {
-    Column &column = m_columns[size_t(c)];
-    const RollFrame *f = m_session->currentFrame();
-    if (!canShow(f, c)) {
-        column.strip->setStatus({});
+    connect(strip, &CaptionStrip::picked, this, [this, strip] {
+        for (int c = 0; c < columnCount(); ++c)
+            if (m_columns[size_t(c)].strip == strip)
+                m_session->setColumn(c - 1);
+    });
+    connect(strip, &CaptionStrip::menuRequested, this, &Wall::stripMenuRequested);
+    if (of != CaptionStrip::Of::Trial)
         return;
+    connect(strip, &CaptionStrip::strengthChanged, this, [this, number](bool colour, double value, int dragId) {
+        m_session->setColumn(number);
+        m_session->changeStrength(number, colour, value, dragId);
+    });
+    connect(strip, &CaptionStrip::methodChosen, this, [this, number](const QString &method, const QString &colours) {
+        m_session->setColumn(number);
+        m_session->changeMethod(number, method.toStdString(), colours.toStdString());
+    });
+    connect(strip, &CaptionStrip::suggestionRequested, m_session, [this, number] { m_session->returnToSuggestion(number); });
+    connect(strip, &CaptionStrip::keeperToggled, m_session, [this, number] { m_session->chooseKeeper(number); });
+}
+
+void Wall::hangColumns()
+{
+    const RollFrame *f = m_session->readyFrame();
+    const int trials = f ? f->trialCount() : m_trials > 0 ? m_trials : kFirstTrials, guests = f ? int(f->guests.size()) : 0;
+    const int before = columnCount(), rowsBefore = m_columns.empty() ? 0 : int(m_columns[0].cells.size());
+    const bool trialsChanged = trials != m_trials;
+    const auto takeDown = [](Column &c) {
+        for (Cell &cell : c.cells) {
+            delete cell.pane;
+            delete cell.caption;
+        }
+        delete c.strip;
+    };
+    if (trialsChanged) // guests come after the trials; theirs are made anew, which costs little
+        while (columnCount() > std::max(1, std::min(1 + trials, 1 + m_trials))) {
+            takeDown(m_columns.back());
+            m_columns.pop_back();
+        }
+    while (columnCount() > 1 + trials + guests) {
+        takeDown(m_columns.back());
+        m_columns.pop_back();
     }
-    PaneRequest r;
-    r.pane = c;
-    r.frame = f->frame;
-    static const auto kUnmeasured = std::make_shared<const NoiseReport>(); // untreated pixels ask nothing of it
-    r.noise = f->noise ? f->noise : kUnmeasured;
-    r.treatment = c == 0 ? Treatment{"wavelet", 0, 0} : f->trials[size_t(c - 1)];
-    r.region = column.pane->visibleRegion(&r.reduction);
-    r.look.pushEv = m_session->pushEv();
-    r.urgency = c - 1 == m_session->column() ? 0 : c + 1;
-    if (r.region.isEmpty() || (column.wanted.serial > 0 && column.pane->hasImage() && column.shownSerial == column.wanted.serial && r.sameContent(column.wanted)))
+    while (columnCount() < 1 + trials + guests) {
+        const int c = columnCount();
+        m_columns.push_back(c == 0 ? makeColumn(CaptionStrip::Of::Untreated, 0) : c <= trials ? makeColumn(CaptionStrip::Of::Trial, c - 1) : makeColumn(CaptionStrip::Of::Guest, c - 1 - trials));
+    }
+    m_trials = trials;
+    for (int c = 0; c < columnCount(); ++c) {
+        auto &cells = m_columns[size_t(c)].cells;
+        while (int(cells.size()) > rowCount()) {
+            delete cells.back().pane;
+            delete cells.back().caption;
+            cells.pop_back();
+        }
+        while (int(cells.size()) < rowCount())
+            cells.push_back(makeCell(int(cells.size())));
+        for (size_t row = 0; row < cells.size(); ++row) {
+            cells[row].pane->setObjectName(row == 0 ? QStringLiteral("pane-%1").arg(c) : QStringLiteral("pane-%1-%2").arg(c).arg(row));
+            cells[row].pane->setAccessibleName(tr("Picture, %1, row %2").arg(columnName(c)).arg(row + 1));
+        }
+        strip(c)->setHasKeyboard(c - 1 == m_session->column());
+    }
+    if (trialsChanged || before != columnCount() || rowsBefore != rowCount() || !m_grid)
+        layOut();
+}
+
+void Wall::layOut()
+{
+    delete m_grid; // widgets stay
+    m_grid = new QGridLayout(m_sheet);
+    m_grid->setHorizontalSpacing(kGapPx);
+    m_grid->setVerticalSpacing(1);
+    const bool many = rowCount() > 1;
+    int at = 0;
+    for (int c = 0; c < columnCount(); ++c) {
+        const bool hangs = c > 0 || m_untreatedShown;
+        const Column &column = m_columns[size_t(c)];
+        for (int row = 0; row < rowCount(); ++row) {
+            const Cell &cell = column.cells[size_t(row)];
+            cell.pane->setMinimumHeight(many ? 60 : 120);
+            cell.pane->setVisible(hangs);
+            cell.caption->setVisible(hangs && many);
+            if (!hangs)
+                continue;
+            m_grid->addWidget(cell.pane, 2 * row, at);
+            m_grid->addWidget(cell.caption, 2 * row + 1, at);
+        }
+        column.strip->setFolded(many && !m_unfolded);
+        column.strip->setVisible(hangs);
+        if (hangs)
+            m_grid->addWidget(column.strip, 2 * rowCount(), at++, Qt::AlignTop);
+    }
+    for (int row = 0; row < rowCount(); ++row)
+        m_grid->setRowStretch(2 * row, 1);
+    m_grid->setColumnStretch(at, 1); // what is left over goes to the right
+    fit();
+}
+
+/// Panes of exactly one width show exactly the same pixels.
+void Wall::fit()
+{
+    if (!m_grid)
         return;
-    r.serial = ++m_serial;
-    column.wanted = r;
-    column.strip->setStatus(column.pane->hasImage() ? tr("stale, computing") : tr("computing"));
-    m_renderer.request(r);
+    const int hanging = columnCount() - !m_untreatedShown;
+    const int width = std::max(kLeastColumnPx, (m_scroll->width() - 2 * kMarginPx - (hanging - 1) * kGapPx) / std::max(1, hanging));
+    m_grid->setContentsMargins(kMarginPx, 6, kMarginPx, 10);
+    for (const Column &c : m_columns) {
+        c.strip->setFixedWidth(width);
+        for (const Cell &cell : c.cells) {
+            cell.pane->setFixedWidth(width);
+            cell.caption->setFixedWidth(width);
+        }
+    }
+}
+
+void Wall::resizeEvent(QResizeEvent *event)
+{
+    QWidget::resizeEvent(event);
+    fit();
+}
+
+void Wall::setUntreatedShown(bool shown)
+{
+    if (shown == m_untreatedShown)
+        return;
+    m_untreatedShown = shown;
+    layOut();
     emit settledChanged();
 }
 
-void Wall::takeResult(const PaneResult &result)
+void Wall::setUnfolded(bool unfolded)
 {
-    Column &column = m_columns[size_t(result.request.pane)];
+    m_unfolded = unfolded;
+    layOut();
+    for (const Column &c : m_columns)
+        c.strip->showFrame(m_session->currentFrame());
+}
+
+LivePane::Content Wall::contentOf(int column) const
+{
     const RollFrame *f = m_session->currentFrame();
-    if (!f || f->frame != result.request.frame)
-        return; // the roll has moved on
-    const bool last = result.request.serial == column.wanted.serial;
-    // An older answer moves the picture along under a dragged slider, but never goes back behind a newer one.
-    if (!last && result.request.serial < column.shownSerial)
-        return;
-    column.shownSerial = result.request.serial;
-    column.pane->setImage({result.image, result.request.region, result.request.reduction});
-    if (last) {
-        column.strip->setStatus(tr("settled, %1 s").arg(std::max(0.01, result.seconds), 0, 'f', 2));
-        m_secondsToSettle = result.seconds;
-    }
+    if (!f || !f->frame || f->state == RollFrame::State::Failed)
+        return {};
+    // Untreated pixels can be seen as soon as there are some; trials wait for the noise to be measured.
+    if (column == 0)
+        return LivePane::untreated(f->frame, f->noise);
+    if (f->state != RollFrame::State::Ready)
+        return {};
+    if (column > f->trialCount())
+        return LivePane::untreated(f->guests[size_t(column - 1 - f->trialCount())]->matched, nullptr);
+    if (m_untreatedHeld && !m_untreatedShown)
+        return LivePane::untreated(f->frame, f->noise);
+    return {f->frame, f->noise, f->trials[size_t(column - 1)]};
+}
+
+void Wall::refresh()
+{
+    hangColumns();
+    for (const Column &c : m_columns)
+        c.strip->showFrame(m_session->currentFrame());
+    showContents();
+    showRows();
+    showStates();
+    emit visibleRegionChanged();
+    emit settledChanged();
+}
+
+void Wall::showContents()
+{
+    const RollFrame *f = m_session->currentFrame();
+    const bool failed = f && f->state == RollFrame::State::Failed;
+    Look look = m_session->look();
+    look.show = m_heldShow.value_or(look.show);
+    for (int c = 0; c < columnCount(); ++c)
+        for (int row = 0; row < int(m_columns[size_t(c)].cells.size()); ++row) {
+            LivePane *p = m_columns[size_t(c)].cells[size_t(row)].pane;
+            p->setMessage(!f ? QString() : failed ? (c == 0 && row == 0 ? f->problem : QString()) : f->frame ? tr("measuring its noise") : tr("reading"));
+            p->setUrgency((c - 1 == m_session->column() ? 0 : c + 1) + (row == m_session->row() ? 0 : 20));
+            p->setWantsReadings(c > 0 && c <= m_trials);
+            p->setLook(look);
+            p->setContent(contentOf(c));
+        }
     if (m_untreatedHeld)
         setUntreatedHeld(true);
-    emit settledChanged();
+}
+
+void Wall::showStates()
+{
+    const int active = m_session->row();
+    for (int c = 0; c < columnCount(); ++c) {
+        const Column &column = m_columns[size_t(c)];
+        for (const Cell &cell : column.cells)
+            cell.caption->setText(cell.pane->stateWords());
+        if (active >= int(column.cells.size()))
+            continue;
+        const LivePane *p = column.cells[size_t(active)].pane;
+        column.strip->setStatus(p->stateWords());
+        column.strip->setReadings(p->readings());
+    }
+    showRows();
+}
+
+/// Names the rows, in the captions of the first column that hangs.
+void Wall::showRows()
+{
+    if (rowCount() < 2 || columnCount() < 2)
+        return;
+    const Column &first = m_columns[m_untreatedShown ? 0 : 1];
+    for (int row = 0; row < std::min(rowCount(), int(first.cells.size())); ++row) {
+        const Cell &cell = first.cells[size_t(row)];
+        const QString name = rowName(row), state = cell.pane->stateWords();
+        cell.caption->setText(name.isEmpty() ? state : state.isEmpty() ? name : tr("%1   %2").arg(name, state));
+        for (const Column &c : m_columns) {
+            QFont font = this->font();
+            font.setWeight(row == m_session->row() ? QFont::DemiBold : QFont::Normal);
+            c.cells[size_t(row)].caption->setFont(font);
+        }
+    }
+}
+
+QString Wall::columnName(int column) const
+{
+    const RollFrame *f = m_session->readyFrame();
+    if (column == 0)
+        return tr("Untreated");
+    if (column > m_trials)
+        return tr("Guest %1").arg(column - m_trials);
+    return f && column <= f->trialCount() ? tr("%1  %2").arg(trialLetter(column - 1), treatmentWords(f->trials[size_t(column - 1)])) : trialLetter(column - 1);
+}
+
+QString Wall::rowName(int row) const
+{
+    const int spot = m_session->spotAt(row);
+    return spot < 0 ? QString() : tr("%1 %2").arg(spot + 1).arg(m_session->currentFrame()->spots[size_t(spot)].words());
 }
 
 void Wall::setUntreatedHeld(bool held)
 {
+    const bool before = m_untreatedHeld;
     m_untreatedHeld = held;
-    for (int c = 1; c < kColumns; ++c)
-        m_columns[size_t(c)].pane->setHeldImage(held ? &m_columns[0].pane->image() : nullptr);
+    if (!m_untreatedShown) { // no picture of it hangs that could be borrowed
+        if (held != before)
+            showContents();
+        return;
+    }
+    for (int c = 1; c < columnCount(); ++c)
+        for (size_t row = 0; row < m_columns[size_t(c)].cells.size(); ++row)
+            m_columns[size_t(c)].cells[row].pane->setHeldImage(held ? &m_columns[0].cells[row].pane->image() : nullptr);
+}
+
+void Wall::setHeldShow(std::optional<Show> show)
+{
+    if (show == m_heldShow)
+        return;
+    m_heldShow = show;
+    showContents();
 }
 
 bool Wall::isSettled(int column) const
 {
-    const Column &c = m_columns[size_t(column)];
-    return c.pane->hasImage() && c.shownSerial == c.wanted.serial;
+    return pane(column)->isSettled();
 }
 
 int Wall::settledCount() const
 {
     int n = 0;
-    for (int c = 0; c < kColumns; ++c)
-        n += isSettled(c);
+    for (int c = m_untreatedShown ? 0 : 1; c < columnCount(); ++c)
+        for (const Cell &cell : m_columns[size_t(c)].cells)
+            n += cell.pane->isSettled();
     return n;
+}
+
+int Wall::paneCount() const
+{
+    return (columnCount() - !m_untreatedShown) * rowCount();
 }
 
 QRect Wall::visibleRegion() const
 {
     int reduction = 1;
-    return m_columns[0].pane->visibleRegion(&reduction);
+    return pane(m_untreatedShown ? 0 : 1)->visibleRegion(&reduction);
+}
+
+QPoint Wall::middle() const
+{
+    return visibleRegion().center();
 }
 
 void Wall::zoomTo(double zoom)
@@ -244,18 +460,23 @@ void Wall::zoomTo(double zoom)
 
 void Wall::zoomBy(int steps)
 {
-    const PicturePane *p = pane(0);
+    const PicturePane *p = pane(m_untreatedShown ? 0 : 1);
     zoomAbout(steps, QPointF(p->width(), p->height()) / 2, p);
 }
 
 void Wall::zoomAbout(int steps, QPointF at, const PicturePane *pane)
 {
     const auto &ladder = zoomLadder();
-    const auto i = ladder.indexOf(m_session->viewport().zoom);
+    const double now = m_session->viewport().zoom;
+    // From between two rungs, such as an output size, to the next one.
+    auto i = ladder.indexOf(now);
+    if (i < 0) {
+        const auto above = std::upper_bound(ladder.begin(), ladder.end(), now) - ladder.begin();
+        i = steps > 0 ? above - 1 : above;
+    }
     const double zoom = ladder[std::clamp<qsizetype>(i + steps, 0, ladder.size() - 1)];
-    if (zoom == m_session->viewport().zoom)
-        return;
-    m_session->setViewport({zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
+    if (zoom != now)
+        m_session->setViewport(rowOf(pane), {zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
 }
 
 } // namespace irenic

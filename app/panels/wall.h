@@ -1,36 +1,52 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "jobs/pane_renderer.h"
 #include "panels/caption_strip.h"
-#include "view/picture_pane.h"
+#include "panels/live_pane.h"
 
-#include <array>
+#include <optional>
+
+class QGridLayout;
+class QLabel;
+class QScrollArea;
 
 namespace irenic {
 
-/// The wall: the untreated picture and the trials side by side on the same pixels, a caption strip under each. Asks
-/// for what is in view, and says of every pane whether it is settled.
+/// The wall: the untreated picture, the trials and the guests side by side, in one to six rows of places, and a caption strip under
+/// each column. Says of every pane whether it is settled.
 class Wall : public QWidget
 {
     Q_OBJECT
 public:
-    static constexpr int kColumns = kTrialCount + 1; ///< column 0 is untreated
+    static constexpr int kLeastColumnPx = 236; ///< narrower strips cannot be read; beyond, the wall scrolls
 
-    Wall(Session *session, QWidget *parent = nullptr);
+    Wall(Session *session, PaneRenderer *renderer, QWidget *parent = nullptr);
 
     void setTones(const Tones &tones);
     void setUntreatedHeld(bool held); ///< shows the untreated pixels in every pane while true
     bool isUntreatedHeld() const { return m_untreatedHeld; }
+    void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
+    std::optional<Show> heldShow() const { return m_heldShow; }
+    void setUntreatedShown(bool shown); ///< whether the untreated column hangs
+    bool isUntreatedShown() const { return m_untreatedShown; }
+    void setUnfolded(bool unfolded); ///< with more than one row, strips are folded unless asked for
+    bool isUnfolded() const { return m_unfolded; }
 
-    int settledCount() const;
-    bool isSettled(int column) const;
-    bool allSettled() const { return settledCount() == kColumns; }
-    bool isIdle() const { return m_renderer.isIdle(); } ///< settled, and every reading taken
-    double secondsToSettle() const { return m_secondsToSettle; }
-    const PicturePane *pane(int column) const { return m_columns[size_t(column)].pane; }
+    /// Column 0 is untreated, then trials, then guests.
+    int columnCount() const { return int(m_columns.size()); }
+    int rowCount() const { return m_session->rowCount(); }
+    int settledCount() const; ///< panes, of all rows
+    int paneCount() const;
+    bool isSettled(int column) const; ///< in the row with the keyboard
+    bool allSettled() const { return paneCount() > 0 && settledCount() == paneCount(); }
+    bool isIdle() const { return m_renderer->isIdle(); } ///< settled, and every reading taken
+    const LivePane *pane(int column) const { return pane(column, m_session->row()); }
+    const LivePane *pane(int column, int row) const { return m_columns[size_t(column)].cells[size_t(row)].pane; }
     CaptionStrip *strip(int column) const { return m_columns[size_t(column)].strip; }
-    QRect visibleRegion() const; ///< upright picture pixels that every pane shows
+    QString columnName(int column) const; ///< "Untreated", "A  BM3D  0.90 / 1.00", "Guest 1"
+    QString rowName(int row) const;       ///< the spot that it looks at, or nothing
+    QRect visibleRegion() const; ///< upright picture pixels that the panes of the row with the keyboard show
+    QPoint middle() const;       ///< of those
 
     void zoomTo(double zoom); ///< keeps the middle in the middle
     void zoomBy(int steps);   ///< along the ladder of magnifications
@@ -39,34 +55,50 @@ public:
 signals:
     void settledChanged();
     void visibleRegionChanged();
+    void spotMarked(QPoint picturePixel);
+    void paneMenuRequested(QPoint picturePixel, QPoint globalPoint); ///< of the column with the keyboard
+    void stripMenuRequested(QPoint globalPoint);
 
 protected:
     void resizeEvent(QResizeEvent *event) override;
 
 private:
-    static bool canShow(const RollFrame *frame, int column);
-    const Frame *m_shown = nullptr; ///< whose pixels hang on the wall; compared, never read
+    struct Cell {
+        LivePane *pane = nullptr;
+        QLabel *caption = nullptr;
+    };
     struct Column {
-        PicturePane *pane = nullptr;
         CaptionStrip *strip = nullptr;
-        PaneRequest wanted;
-        quint64 shownSerial = 0;
-        bool hasFrame = false; ///< a request was made for the current frame
+        std::vector<Cell> cells; ///< one a row
     };
 
-    void showCurrentFrame();
-    void updateStrip(int column);
-    void requestPane(int column);
-    void requestAll();
-    void takeResult(const PaneResult &result);
+    void refresh();         ///< everything, after another frame or other choices
+    void hangColumns();     ///< makes and takes down columns and rows
+    void layOut();
+    void fit();             ///< sets the columns' width
+    Column makeColumn(CaptionStrip::Of of, int number);
+    Cell makeCell(int row);
+    void connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number);
+    int columnOf(const QObject *pane) const;
+    int rowOf(const QObject *pane) const;
+    LivePane::Content contentOf(int column) const;
+    void showContents();
+    void showStates();
+    void showRows();
     void zoomAbout(int steps, QPointF widgetPoint, const PicturePane *pane);
+    template <class F>
+    void forEachPane(const F &f);
 
     Session *m_session;
-    PaneRenderer m_renderer;
-    std::array<Column, kColumns> m_columns;
-    quint64 m_serial = 0;
-    bool m_untreatedHeld = false;
-    double m_secondsToSettle = 0;
+    PaneRenderer *m_renderer;
+    QScrollArea *m_scroll;
+    QWidget *m_sheet;
+    QGridLayout *m_grid = nullptr;
+    std::vector<Column> m_columns;
+    int m_trials = 0;
+    Tones m_tones = Tones::of(Tones::Wall::Mid);
+    bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false;
+    std::optional<Show> m_heldShow;
 };
 
 } // namespace irenic

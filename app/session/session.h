@@ -3,6 +3,8 @@
 
 #include "irenic/clean.h"
 #include "irenic/develop.h"
+#include "irenic/guest.h"
+#include "irenic/spots.h"
 
 #include <QImage>
 #include <QObject>
@@ -10,16 +12,38 @@
 #include <QUndoStack>
 
 #include <memory>
+#include <optional>
 #include <vector>
 
 namespace irenic {
 
-/// Columns of the wall beside the untreated one.
-inline constexpr int kTrialCount = 3;
+inline constexpr int kFirstTrials = 3; ///< that hang when a frame is opened
+inline constexpr int kMostTrials = 8;  ///< A to H
+inline constexpr int kMostRows = 6;
+inline constexpr int kMostSpots = 9;   ///< one for each digit
 QString trialLetter(int trial); ///< "A", "B", ...
+QString treatmentWords(const Treatment &treatment); ///< "BM3D  0.90 / 1.00"
 
-/// One frame of the roll with everything that was decided about it.
-struct RollFrame {
+/// A marked place of the upright picture.
+struct Spot {
+    SpotKind kind = SpotKind::Own;
+    QPoint at;
+    QString name; ///< empty: called by its kind
+    bool operator==(const Spot &) const = default;
+    QString words() const;
+};
+
+/// Everything that was decided about a frame: what undo restores.
+struct Choices {
+    std::vector<Treatment> trials;
+    int keeper = -1; ///< trial, or -1 while none is chosen
+    std::vector<Spot> spots;
+    std::vector<std::shared_ptr<const Guest>> guests;
+    bool operator==(const Choices &) const = default;
+};
+
+/// One frame of the roll.
+struct RollFrame : Choices {
     enum class State { Reading, Ready, Failed };
     QString path;
     State state = State::Reading;
@@ -28,19 +52,19 @@ struct RollFrame {
     std::shared_ptr<const NoiseReport> noise; ///< there once Ready
     Suggestion suggestion;
     QImage thumbnail;
-    std::array<Treatment, kTrialCount> trials;
-    int keeper = -1; ///< trial, or -1 while none is chosen
     QStringList exported; ///< files written so far
 
     QString name() const;
     QString speedWords() const; ///< "ISO 6400"; where the file does not say, what kind of picture it is
+    QSize pictureSize() const;  ///< upright; empty where there is no frame
+    int trialCount() const { return int(trials.size()); }
     /// The strengths suggested for a trial's method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;
     /// The trial's strengths differ from those.
     bool hasLeftSuggestion(int trial) const { return !(trials[size_t(trial)] == suggestedFor(trial)); }
 };
 
-/// Where all panes look: one place, one magnification.
+/// Where all panes of a row look.
 struct Viewport {
     double zoom = 0;              ///< screen pixels per picture pixel; 0 fits the whole frame
     QPointF centre{0.5, 0.5};     ///< of the upright picture, as fractions of its sides
@@ -48,7 +72,7 @@ struct Viewport {
 };
 
 /// The open roll and every choice made on it. Widgets show it and change it only by the commands on its undo stack;
-/// ways of looking (viewport, push) are not undone. Lives in the window's thread.
+/// ways of looking (rows, viewports, push, what is shown) are not undone. Lives in the window's thread.
 class Session : public QObject
 {
     Q_OBJECT
@@ -61,48 +85,84 @@ public:
     int indexOf(const QString &path) const; ///< -1 where it is not open
     int current() const { return m_current; }
     const RollFrame *currentFrame() const { return m_current >= 0 ? m_frames[size_t(m_current)].get() : nullptr; }
-    int column() const { return m_column; } ///< trial that has the keyboard; -1 for the untreated column
-    Viewport viewport() const { return m_viewport; }
-    double pushEv() const { return m_pushEv; }
+    const RollFrame *readyFrame() const; ///< the current one, or null where it is not Ready
+    int column() const { return m_column; } ///< trial that has the keyboard; -1 for the untreated column; guests come after the trials
+    int trial() const; ///< the same, or -1 where it is no trial
+    int rowCount() const { return int(m_rows.size()); }
+    int row() const { return m_row; } ///< that has the keyboard
+    Viewport viewport() const { return viewport(m_row); }
+    Viewport viewport(int row) const { return {m_zoom, m_rows[size_t(row)]}; }
+    const Look &look() const { return m_look; }
+    double pushEv() const { return m_look.pushEv; }
+    int spotAt(int row) const; ///< the spot of the current frame that a row looks at, or -1
+    int lastSpot() const { return m_lastSpot; } ///< that was gone to or marked last, or -1
     QUndoStack *undoStack() { return &m_undo; }
 
     /// Adds frames that are not open yet, in state Reading; answers the indexes of the new ones.
     QList<int> addPaths(const QStringList &paths);
     void setOpened(const QString &path, std::shared_ptr<const Frame> frame); ///< can be looked at; still Reading
-    void setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail);
+    void setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail,
+                        const std::vector<ProposedSpot> &spots = {});
     void setReadingFailed(const QString &path, const QString &problem);
     void noteExported(const QString &path, const QString &file);
 
     void setCurrent(int index);
-    void setColumn(int trial);
-    void setViewport(const Viewport &viewport);
+    void setColumn(int column);
+    void setRow(int row);
+    void setRowCount(int rows); ///< new rows look at spots that no other row looks at
+    void setViewport(const Viewport &viewport) { setViewport(m_row, viewport); }
+    void setViewport(int row, const Viewport &viewport); ///< magnification of all rows, place of one
+    void goToSpot(int spot); ///< the row with the keyboard looks there; from the whole frame, at 200 %
     void setPushEv(double ev); ///< clamped to [-2, 6]
+    void setShow(Show show);
 
-    /// What the user can do, each one step of undo. The steps of one drag merge into one.
+    /// What the user can do, each one step of undo. The steps of one drag merge into one. All are of the current frame, and
+    /// do nothing where it is not Ready or where nothing would change.
     void changeStrength(int trial, bool colour, double value, int dragId = 0);
     void changeMethod(int trial, const std::string &method, const std::string &colourMethod); ///< ids; an empty colour method: the same
+    void changeTreatment(int trial, const Treatment &treatment, const QString &words);
     void returnToSuggestion(int trial);
     void chooseKeeper(int trial); ///< again on the keeper: none
+    void addTrial(const Treatment &treatment, int at = -1); ///< after the others where `at` is -1; gets the keyboard
+    void removeTrial(int trial);  ///< not the last one
+    void moveTrial(int from, int to);
+    bool canAddTrial() const;
+    int addSpot(QPoint at, SpotKind kind = SpotKind::Own); ///< its number, or -1
+    void moveSpot(int spot, QPoint at);
+    void renameSpot(int spot, const QString &name);
+    void removeSpot(int spot);
+    void reorderSpot(int from, int to);
+    int carrySpots(); ///< to every other frame of the same size, in place of theirs; to how many
+    void pinGuest(const QString &path, std::shared_ptr<const Guest> guest);
+    void unpinGuest(int guest);
+    /// A trial of that treatment on every Ready frame, and it is the keeper there. To how many.
+    int treatAll(const Treatment &treatment);
 
     /// For commands only.
-    void applyTreatment(int index, int trial, const Treatment &treatment);
-    void applyKeeper(int index, int trial);
+    void applyChoices(int index, const Choices &choices, bool reveal);
 
 signals:
     void framesAdded(int first, int count);
-    void frameChanged(int index); ///< read, failed, exported, or its keeper moved
+    void frameChanged(int index); ///< read, failed or exported
+    void choicesChanged(int index);
     void currentChanged(int index);
-    void columnChanged(int trial);
-    void treatmentChanged(int index, int trial);
+    void columnChanged(int column);
+    void rowsChanged(); ///< their number, or which has the keyboard
     void viewportChanged();
-    void pushChanged(double ev);
+    void lookChanged();
 
 private:
+    void change(Choices after, const QString &words, int dragId = 0);
+    void clampColumn();
+
     std::vector<std::unique_ptr<RollFrame>> m_frames;
     int m_current = -1;
     int m_column = 1;
-    Viewport m_viewport;
-    double m_pushEv = 0;
+    double m_zoom = 0;
+    std::vector<QPointF> m_rows{{0.5, 0.5}};
+    int m_row = 0;
+    Look m_look;
+    int m_lastSpot = -1;
     QUndoStack m_undo;
 };
 

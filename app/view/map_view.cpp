@@ -8,7 +8,7 @@ namespace irenic {
 
 MapView::MapView(QWidget *parent) : QWidget(parent)
 {
-    setFixedSize(84, 56);
+    setFixedSize(96, 64);
     setAccessibleName(tr("Map of the frame"));
     setToolTip(tr("The whole frame. Click or drag to look elsewhere."));
 }
@@ -17,6 +17,12 @@ void MapView::setPicture(const QImage &thumbnail, QSize pictureSize)
 {
     m_thumbnail = thumbnail;
     m_picture = pictureSize;
+    update();
+}
+
+void MapView::setSpots(const QList<QPoint> &picturePixels)
+{
+    m_spots = picturePixels;
     update();
 }
 
@@ -41,6 +47,15 @@ void MapView::paintEvent(QPaintEvent *)
     const QRectF t = target();
     p.drawImage(t, m_thumbnail);
     const double sx = t.width() / m_picture.width(), sy = t.height() / m_picture.height();
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const QPoint &spot : m_spots) {
+        const QPointF at(t.x() + spot.x() * sx, t.y() + spot.y() * sy);
+        p.setPen(QPen(Qt::black, 2.4));
+        p.drawEllipse(at, 2, 2);
+        p.setPen(QPen(Qt::white, 1));
+        p.drawEllipse(at, 2, 2);
+    }
+    p.setRenderHint(QPainter::Antialiasing, false);
     QRectF seen(t.x() + m_seen.x() * sx, t.y() + m_seen.y() * sy, m_seen.width() * sx, m_seen.height() * sy);
     if (seen.width() < 5)
         seen.adjust(-2.5, 0, 2.5, 0);

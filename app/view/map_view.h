@@ -13,6 +13,7 @@ class MapView : public QWidget
 public:
     explicit MapView(QWidget *parent = nullptr);
     void setPicture(const QImage &thumbnail, QSize pictureSize);
+    void setSpots(const QList<QPoint> &picturePixels); ///< drawn as small rings
     void setSeen(const QRect &picturePixels);
 
 signals:
@@ -28,6 +29,7 @@ private:
     QImage m_thumbnail;
     QSize m_picture;
     QRect m_seen;
+    QList<QPoint> m_spots;
 };
 
 } // namespace irenic

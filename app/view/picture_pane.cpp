@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "view/picture_pane.h"
 
+#include <QContextMenuEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
@@ -139,8 +140,18 @@ void PicturePane::paintEvent(QPaintEvent *)
     const QPointF corner = topLeft(s, m_viewport.centre);
     const QRectF target((shown.region.x() - corner.x()) * s / dpr, (shown.region.y() - corner.y()) * s / dpr,
                         double(shown.image.width()) * shown.reduction * s / dpr, double(shown.image.height()) * shown.reduction * s / dpr);
-    painter.setRenderHint(QPainter::SmoothPixmapTransform, s * shown.reduction < 0.999);
-    painter.drawImage(target, shown.image);
+    if (s * shown.reduction >= 0.999) {
+        painter.drawImage(target, shown.image); // nearest neighbour: a pixel is a pixel
+        return;
+    }
+    // Means of what falls together, so that noise shrinks as it does in a picture of that size.
+    const QSize size = (target.size() * dpr).toSize().expandedTo({1, 1});
+    if (m_small.size() != size || m_smallOf != shown.image.cacheKey()) {
+        m_small = shown.image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+        m_smallOf = shown.image.cacheKey();
+    }
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(target, m_small);
 }
 
 void PicturePane::resizeEvent(QResizeEvent *)
@@ -151,6 +162,10 @@ void PicturePane::resizeEvent(QResizeEvent *)
 void PicturePane::mousePressEvent(QMouseEvent *event)
 {
     emit picked();
+    if (event->button() == Qt::LeftButton && event->modifiers() == Qt::ShiftModifier && !m_picture.isEmpty()) {
+        emit marked(pictureAt(event->position()));
+        return;
+    }
     if (event->button() != Qt::LeftButton && event->button() != Qt::MiddleButton)
         return;
     m_dragging = true;
@@ -179,6 +194,12 @@ void PicturePane::mouseDoubleClickEvent(QMouseEvent *event)
 {
     if (!m_picture.isEmpty())
         emit placeActivated(pictureAt(event->position()));
+}
+
+void PicturePane::contextMenuEvent(QContextMenuEvent *event)
+{
+    if (!m_picture.isEmpty())
+        emit menuRequested(pictureAt(event->pos()), event->globalPos());
 }
 
 void PicturePane::wheelEvent(QWheelEvent *event)

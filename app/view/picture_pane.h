@@ -47,6 +47,8 @@ signals:
     void zoomRequested(int steps, QPointF widgetPoint); ///< + in, - out, about a point
     void placeActivated(QPointF picturePoint);          ///< double-clicked
     void picked();                                       ///< clicked: wants the keyboard
+    void marked(QPointF picturePoint);                  ///< clicked with Shift: a place to remember
+    void menuRequested(QPointF picturePoint, QPoint globalPoint);
     void geometryChanged();                              ///< shows another region than before
 
 protected:
@@ -57,6 +59,7 @@ protected:
     void mouseReleaseEvent(QMouseEvent *event) override;
     void mouseDoubleClickEvent(QMouseEvent *event) override;
     void wheelEvent(QWheelEvent *event) override;
+    void contextMenuEvent(QContextMenuEvent *event) override;
 
 private:
     QSizeF deviceSize() const { return QSizeF(size()) * devicePixelRatioF(); }
@@ -66,6 +69,8 @@ private:
     QSize m_picture;
     Viewport m_viewport;
     PaneImage m_image;
+    mutable QImage m_small; ///< the picture at the size in which it hangs, where that is smaller
+    mutable qint64 m_smallOf = 0;
     const PaneImage *m_held = nullptr;
     QString m_message;
     QPointF m_dragFrom, m_centreFrom;

@@ -1,10 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/actions.h"
 
+#include "panels/readings_panel.h"
 #include "panels/wall.h"
-#include "window/main_window.h"
 
 #include <QActionGroup>
+#include <QDockWidget>
+#include <QFileDialog>
+#include <QInputDialog>
 #include <QMenu>
 
 namespace irenic {
@@ -14,11 +17,19 @@ Actions::Actions(MainWindow *window, Session *session, Wall *wall) : QObject(win
     addFileMenu();
     addEditMenu();
     addFrameMenu();
+    addSpotMenu();
     addTrialMenu();
+    addRecipes();
+    addCompareMenu();
     addLookMenu();
     addWindowAndHelpMenus();
-    connect(session, &Session::currentChanged, this, &Actions::updateEnabled);
-    connect(session, &Session::frameChanged, this, &Actions::updateEnabled);
+    for (const auto signal : {&Session::currentChanged, &Session::frameChanged, &Session::choicesChanged, &Session::columnChanged})
+        connect(session, signal, this, &Actions::updateEnabled);
+    connect(session, &Session::lookChanged, this, &Actions::updateEnabled);
+    connect(session, &Session::rowsChanged, this, &Actions::updateEnabled);
+    connect(window, &MainWindow::viewChanged, this, &Actions::updateEnabled);
+    connect(window->recipes(), &RecipeBook::changed, this, &Actions::fillRecipeMenus);
+    fillRecipeMenus();
     updateEnabled();
 }
 
@@ -44,6 +55,7 @@ void Actions::addFileMenu()
     add(QStringLiteral("openDemo"), tr("Open &demo roll"), {}, [this] { m_window->openDemoRoll(); });
     m_menus.last().actions.append(nullptr);
     m_needFrame << add(QStringLiteral("export"), tr("&Export..."), {QKeySequence(tr("Ctrl+E"))}, [this] { m_window->showExportDialog(); });
+    m_needFrame << add(QStringLiteral("comparison"), tr("Picture of the &comparison..."), {QKeySequence(tr("Ctrl+Shift+E"))}, [this] { m_window->writeComparison(); });
     m_menus.last().actions.append(nullptr);
     add(QStringLiteral("quit"), tr("&Quit"), {QKeySequence::Quit}, [this] { m_window->close(); });
 }
@@ -66,28 +78,55 @@ void Actions::addEditMenu()
 void Actions::addFrameMenu()
 {
     m_menus.append({tr("F&rame"), {}});
-    add(QStringLiteral("nextFrame"), tr("&Next frame"), {Qt::Key_Down, Qt::Key_PageDown}, [this] { m_window->moveInRoll(1); });
-    add(QStringLiteral("previousFrame"), tr("&Previous frame"), {Qt::Key_Up, Qt::Key_PageUp}, [this] { m_window->moveInRoll(-1); });
+    m_needWall << add(QStringLiteral("nextFrame"), tr("&Next frame"), {Qt::Key_Down, Qt::Key_PageDown}, [this] { m_window->moveInRoll(1); });
+    m_needWall << add(QStringLiteral("previousFrame"), tr("&Previous frame"), {Qt::Key_Up, Qt::Key_PageUp}, [this] { m_window->moveInRoll(-1); });
+    m_menus.last().actions.append(nullptr);
+    m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
+    add(QStringLiteral("unpin"), tr("&Take down this guest"), {}, [this] {
+        if (const RollFrame *f = m_session->readyFrame())
+            m_session->unpinGuest(m_session->column() - f->trialCount());
+    });
+}
+
+void Actions::addSpotMenu()
+{
+    m_menus.append({tr("&Spot"), {}});
+    m_needWall << add(QStringLiteral("addSpot"), tr("&Mark a spot in the middle of the view"), {Qt::Key_S}, [this] { m_window->markSpot(); });
+    m_needWall << add(QStringLiteral("renameSpot"), tr("&Rename the spot..."), {Qt::Key_F2}, [this] { m_window->renameSpot(m_session->lastSpot()); });
+    m_needWall << add(QStringLiteral("moveSpot"), tr("Move the spot &here"), {QKeySequence(tr("Shift+S"))}, [this] {
+        const int spot = m_session->lastSpot();
+        m_session->moveSpot(spot, m_wall->middle());
+        m_session->goToSpot(spot);
+    });
+    m_needWall << add(QStringLiteral("spotEarlier"), tr("Spot &earlier"), {QKeySequence(tr("Alt+Left"))}, [this] { m_session->reorderSpot(m_session->lastSpot(), m_session->lastSpot() - 1); });
+    m_needWall << add(QStringLiteral("spotLater"), tr("Spot &later"), {QKeySequence(tr("Alt+Right"))}, [this] { m_session->reorderSpot(m_session->lastSpot(), m_session->lastSpot() + 1); });
+    m_needWall << add(QStringLiteral("removeSpot"), tr("Remo&ve the spot"), {QKeySequence(tr("Shift+Delete"))}, [this] { m_session->removeSpot(m_session->lastSpot()); });
+    m_needWall << add(QStringLiteral("carrySpots"), tr("&Carry the spots to every frame of this size"), {}, [this] {
+        const int others = m_session->carrySpots();
+        m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.") : tr("The spots are on %1 other frames now.").arg(others));
+    });
+    m_menus.last().actions.append(nullptr);
+    for (int i = 0; i < kMostSpots; ++i) {
+        m_goToSpot << add(QStringLiteral("spot%1").arg(i + 1), tr("Go to spot %1").arg(i + 1), {QKeySequence(QString::number(i + 1))}, [this, i] { m_session->goToSpot(i); });
+        m_needFrame << m_goToSpot.last();
+    }
 }
 
 void Actions::addTrialMenu()
 {
     m_menus.append({tr("&Trial"), {}});
-    for (int t = 0; t < kTrialCount; ++t)
-        m_needFrame << add(QStringLiteral("pick") + trialLetter(t), tr("Pick trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))},
-                           [this, t] { m_session->setColumn(t); });
-    m_needFrame << add(QStringLiteral("nextColumn"), tr("Next column"), {Qt::Key_Right}, [this] { m_session->setColumn(std::min(m_session->column() + 1, kTrialCount - 1)); });
-    m_needFrame << add(QStringLiteral("previousColumn"), tr("Previous column"), {Qt::Key_Left}, [this] { m_session->setColumn(std::max(m_session->column() - 1, -1)); });
-    m_menus.last().actions.append(nullptr);
-    m_needFrame << add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->chooseKeeper(m_session->column()); });
-    m_needFrame << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] {
-        if (m_session->column() >= 0)
-            m_session->returnToSuggestion(m_session->column());
+    m_needWall << add(QStringLiteral("newTrial"), tr("&New trial"), {Qt::Key_N}, [this] { m_session->addTrial(m_session->readyFrame()->suggestion.treatment); });
+    m_needTrial << add(QStringLiteral("duplicate"), tr("&Duplicate this trial"), {QKeySequence(tr("Ctrl+D"))}, [this] {
+        m_session->addTrial(m_session->readyFrame()->trials[size_t(m_session->trial())], m_session->trial() + 1);
     });
-    m_needFrame << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
-        const int t = m_session->column();
-        if (t < 0 || !m_session->currentFrame())
-            return;
+    m_needTrial << add(QStringLiteral("removeTrial"), tr("&Remove this trial"), {QKeySequence::Delete}, [this] { m_session->removeTrial(m_session->trial()); });
+    m_needTrial << add(QStringLiteral("moveLeft"), tr("Move this trial to the left"), {QKeySequence(tr("Ctrl+Shift+Left"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() - 1); });
+    m_needTrial << add(QStringLiteral("moveRight"), tr("Move this trial to the right"), {QKeySequence(tr("Ctrl+Shift+Right"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() + 1); });
+    m_menus.last().actions.append(nullptr);
+    m_needTrial << add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->chooseKeeper(m_session->trial()); });
+    m_needTrial << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->returnToSuggestion(m_session->trial()); });
+    m_needTrial << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
+        const int t = m_session->trial();
         const Treatment &now = m_session->currentFrame()->trials[size_t(t)];
         size_t next = 0;
         while (methods()[next].id != now.method)
@@ -96,16 +135,86 @@ void Actions::addTrialMenu()
     });
     m_menus.last().actions.append(nullptr);
     const auto nudge = [this](bool colour, double by) {
-        const int t = m_session->column();
-        if (t < 0 || !m_session->currentFrame())
-            return;
+        const int t = m_session->trial();
         const Treatment &now = m_session->currentFrame()->trials[size_t(t)];
         m_session->changeStrength(t, colour, (colour ? now.colour : now.luminance) + by, 0);
     };
-    m_needFrame << add(QStringLiteral("luminanceMore"), tr("More luminance strength"), {QKeySequence(tr("Ctrl+Right"))}, [nudge] { nudge(false, 0.05); });
-    m_needFrame << add(QStringLiteral("luminanceLess"), tr("Less luminance strength"), {QKeySequence(tr("Ctrl+Left"))}, [nudge] { nudge(false, -0.05); });
-    m_needFrame << add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(true, 0.05); });
-    m_needFrame << add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(true, -0.05); });
+    m_needTrial << add(QStringLiteral("luminanceMore"), tr("More luminance strength"), {QKeySequence(tr("Ctrl+Right"))}, [nudge] { nudge(false, 0.05); });
+    m_needTrial << add(QStringLiteral("luminanceLess"), tr("Less luminance strength"), {QKeySequence(tr("Ctrl+Left"))}, [nudge] { nudge(false, -0.05); });
+    m_needTrial << add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(true, 0.05); });
+    m_needTrial << add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(true, -0.05); });
+    m_menus.last().actions.append(nullptr);
+    for (int t = 0; t < kMostTrials; ++t)
+        m_needWall << add(QStringLiteral("pick") + trialLetter(t), tr("Go to trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))}, [this, t] {
+            if (const RollFrame *f = m_session->readyFrame(); f && t < f->trialCount())
+                m_session->setColumn(t);
+        });
+    m_needWall << add(QStringLiteral("nextColumn"), tr("Next column"), {Qt::Key_Right}, [this] { m_session->setColumn(m_session->column() + 1); });
+    m_needWall << add(QStringLiteral("previousColumn"), tr("Previous column"), {Qt::Key_Left}, [this] { m_session->setColumn(m_session->column() - 1); });
+    m_needWall << add(QStringLiteral("nextRow"), tr("Next row"), {QKeySequence(tr("Shift+PgDown"))}, [this] { m_session->setRow(m_session->row() + 1); });
+    m_needWall << add(QStringLiteral("previousRow"), tr("Previous row"), {QKeySequence(tr("Shift+PgUp"))}, [this] { m_session->setRow(m_session->row() - 1); });
+    m_menus.last().actions.append(nullptr);
+}
+
+void Actions::addRecipes()
+{
+    m_needTrial << add(QStringLiteral("saveRecipe"), tr("Save as a r&ecipe..."), {QKeySequence(tr("Ctrl+Shift+R"))}, [this] { m_window->saveRecipe(); });
+    recipeMenu = new QMenu(tr("&Apply a recipe"), m_window);
+    m_recipeForAll = new QMenu(tr("Apply a recipe to a&ll frames"), m_window);
+    m_recipeOut = new QMenu(tr("E&xport a recipe"), m_window);
+    m_recipeAway = new QMenu(tr("F&orget a recipe"), m_window);
+    m_menus.last().actions << recipeMenu->menuAction() << m_recipeForAll->menuAction();
+    add(QStringLiteral("importRecipe"), tr("&Import a recipe..."), {}, [this] { m_window->importRecipe(); });
+    m_menus.last().actions << m_recipeOut->menuAction() << m_recipeAway->menuAction();
+}
+
+void Actions::fillRecipeMenus()
+{
+    for (QMenu *menu : {recipeMenu, m_recipeForAll, m_recipeOut, m_recipeAway}) {
+        menu->clear();
+        menu->setEnabled(!m_window->recipes()->recipes().empty());
+    }
+    for (const Recipe &recipe : m_window->recipes()->recipes()) {
+        const QString name = QString::fromStdString(recipe.name), words = treatmentWords(recipe.treatment), text = name == words ? name : tr("%1   (%2)").arg(name, words);
+        recipeMenu->addAction(text, this, [this, recipe, name] {
+            if (m_session->trial() >= 0)
+                m_session->changeTreatment(m_session->trial(), recipe.treatment, tr("recipe %1 on %2").arg(name, trialLetter(m_session->trial())));
+            else
+                m_session->addTrial(recipe.treatment);
+        });
+        m_recipeForAll->addAction(text, this, [this, recipe, name] {
+            const int frames = m_session->treatAll(recipe.treatment);
+            m_window->say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
+        });
+        m_recipeOut->addAction(text, this, [this, name] {
+            const QString file = QFileDialog::getSaveFileName(m_window, tr("Export the recipe"), name + RecipeBook::ending());
+            if (file.isEmpty())
+                return;
+            const Status written = m_window->recipes()->exportTo(name, file);
+            m_window->say(written ? tr("Written: %1").arg(file) : QString::fromStdString(written.error().userMessage));
+        });
+        m_recipeAway->addAction(text, this, [this, name] {
+            const Status gone = m_window->recipes()->remove(name);
+            m_window->say(gone ? tr("Forgot the recipe %1.").arg(name) : QString::fromStdString(gone.error().userMessage));
+        });
+    }
+}
+
+void Actions::addCompareMenu()
+{
+    m_menus.append({tr("&Compare"), {}});
+    m_needWall << add(QStringLiteral("testStrip"), tr("&Test strip"), {Qt::Key_T}, [this] { m_window->openStrip(StripView::Kind::Both); });
+    m_needWall << add(QStringLiteral("ringAround"), tr("&Ring-around of strengths"), {QKeySequence(tr("Shift+T"))}, [this] { m_window->openStrip(StripView::Kind::Ring); });
+    m_needWall << add(QStringLiteral("methodRing"), tr("Ring-around of &methods"), {QKeySequence(tr("Ctrl+T"))}, [this] { m_window->openStrip(StripView::Kind::Methods); });
+    m_needWall << add(QStringLiteral("loupe"), tr("&Loupe"), {Qt::Key_W}, [this] { m_window->openLoupe(); });
+    m_needWall << add(QStringLiteral("blind"), tr("&Blind round"), {Qt::Key_Y}, [this] { m_window->openBlindRound(); });
+    m_menus.last().actions.append(nullptr);
+    m_needTrial << add(QStringLiteral("measureFrame"), tr("Measure the &whole frame"), {QKeySequence(tr("Ctrl+J"))}, [this] {
+        m_window->docks().first()->show();
+        m_window->docks().first()->raise();
+        m_window->readingsPanel()->measure();
+    });
+    m_needTrial << add(QStringLiteral("worst"), tr("To where most noise is &left"), {Qt::Key_J}, [this] { m_window->readingsPanel()->goToWorst(); });
 }
 
 void Actions::addLookMenu()
@@ -120,6 +229,17 @@ void Actions::addLookMenu()
     }
     m_needFrame << add(QStringLiteral("zoomIn"), tr("Closer"), {Qt::Key_Plus, QKeySequence::ZoomIn}, [this] { m_wall->zoomBy(1); });
     m_needFrame << add(QStringLiteral("zoomOut"), tr("Further off"), {Qt::Key_Minus, QKeySequence::ZoomOut}, [this] { m_wall->zoomBy(-1); });
+    m_menus.last().actions.append(nullptr);
+    m_needWall << add(QStringLiteral("outputSize"), tr("At &output size..."), {QKeySequence(tr("Ctrl+Shift+0"))}, [this] { m_window->chooseOutputSize(); });
+    m_menus.last().actions.append(nullptr);
+    m_needWall << add(QStringLiteral("moreRows"), tr("One row more"), {QKeySequence(tr("Ctrl+Shift+Down"))}, [this] { m_session->setRowCount(m_session->rowCount() + 1); });
+    m_needWall << add(QStringLiteral("fewerRows"), tr("One row fewer"), {QKeySequence(tr("Ctrl+Shift+Up"))}, [this] { m_session->setRowCount(m_session->rowCount() - 1); });
+    QAction *unfold = add(QStringLiteral("unfold"), tr("Unfold the strips"), {Qt::Key_Period}, [this] { m_wall->setUnfolded(!m_wall->isUnfolded()); });
+    unfold->setCheckable(true);
+    QAction *column = add(QStringLiteral("untreatedColumn"), tr("Untreated column"), {Qt::Key_U}, [this] { m_wall->setUntreatedShown(!m_wall->isUntreatedShown()); });
+    column->setCheckable(true);
+    column->setChecked(true);
+    m_needWall << unfold << column;
     m_menus.last().actions.append(nullptr);
     const auto pan = [this](double dx, double dy) {
         Viewport v = m_session->viewport();
@@ -138,7 +258,14 @@ void Actions::addLookMenu()
     untreatedToggle = add(QStringLiteral("untreated"), tr("Show the &untreated pixels everywhere"), {QKeySequence(tr("Shift+Space"))},
                           [this] { m_wall->setUntreatedHeld(untreatedToggle->isChecked()); });
     untreatedToggle->setCheckable(true);
-    m_needFrame << untreatedToggle;
+    m_needWall << untreatedToggle;
+    for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")},
+                                                 {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}}) {
+        QAction *a = add(QLatin1String(name), text, {QKeySequence(keys)}, [this, s = show] { m_session->setShow(m_session->look().show == s ? Show::Picture : s); });
+        a->setCheckable(true);
+        connect(m_session, &Session::lookChanged, a, [this, a, s = show] { a->setChecked(m_session->look().show == s); });
+        m_needFrame << a;
+    }
     m_menus.last().actions.append(nullptr);
     auto *group = new QActionGroup(this);
     for (const auto &[wall, text] : {std::pair{Tones::Wall::Dim, tr("&Dim wall")}, std::pair{Tones::Wall::Mid, tr("&Mid-grey wall")}, std::pair{Tones::Wall::Pale, tr("&Pale wall")}}) {
@@ -154,6 +281,18 @@ void Actions::addWindowAndHelpMenus()
     m_menus.append({tr("&Window"), {}});
     rollShown = add(QStringLiteral("showRoll"), tr("Show the &roll"), {Qt::Key_F9}, [this] { m_window->setRollShown(rollShown->isChecked()); });
     rollShown->setCheckable(true);
+    int key = Qt::Key_F5;
+    for (QDockWidget *dock : m_window->docks()) {
+        QAction *a = dock->toggleViewAction();
+        a->setObjectName(QStringLiteral("dock-") + dock->objectName());
+        a->setShortcut(QKeySequence(key++));
+        connect(a, &QAction::triggered, dock, [dock](bool shown) {
+            if (shown)
+                dock->raise();
+        });
+        m_window->addAction(a);
+        m_menus.last().actions << a;
+    }
     add(QStringLiteral("reset"), tr("Reset the &arrangement"), {}, [this] { m_window->resetArrangement(); });
     m_menus.append({tr("&Help"), {}});
     add(QStringLiteral("shortcuts"), tr("&Keys"), {QKeySequence::HelpContents}, [this] { m_window->showShortcuts(); });
@@ -162,15 +301,43 @@ void Actions::addWindowAndHelpMenus()
 
 void Actions::updateEnabled()
 {
-    const RollFrame *f = m_session->currentFrame();
-    const bool ready = f && f->state == RollFrame::State::Ready;
+    const RollFrame *f = m_session->readyFrame();
+    const bool wall = m_window->view() == MainWindow::View::Wall, trial = m_session->trial() >= 0;
     for (QAction *a : m_needFrame)
-        a->setEnabled(ready);
+        a->setEnabled(f != nullptr);
+    for (QAction *a : m_needWall)
+        a->setEnabled(wall && f);
+    for (QAction *a : m_needTrial)
+        a->setEnabled(wall && trial);
+    for (int i = 0; i < m_goToSpot.size(); ++i)
+        m_goToSpot[i]->setEnabled(f && i < int(f->spots.size()) && m_window->view() != MainWindow::View::Blind);
+    // The roll can be gone through while a frame is still being read, or could not be.
+    for (const char *name : {"nextFrame", "previousFrame"})
+        find(name)->setEnabled(wall);
+    find("newTrial")->setEnabled(wall && m_session->canAddTrial());
+    find("duplicate")->setEnabled(wall && trial && m_session->canAddTrial());
+    find("removeTrial")->setEnabled(wall && trial && f->trialCount() > 1);
+    find("moveLeft")->setEnabled(wall && m_session->trial() > 0);
+    find("moveRight")->setEnabled(wall && trial && m_session->trial() + 1 < f->trialCount());
+    find("unpin")->setEnabled(wall && f && m_session->column() >= f->trialCount());
+    find("comparison")->setEnabled(f && (wall || m_window->view() == MainWindow::View::Strip));
+    const int spot = m_session->lastSpot(), spots = f ? int(f->spots.size()) : 0;
+    for (const char *name : {"renameSpot", "moveSpot", "removeSpot", "spotEarlier", "spotLater"})
+        find(name)->setEnabled(wall && spot >= 0 && spot < spots);
 }
 
 QList<std::pair<QString, QString>> Actions::shortcuts() const
 {
     QList<std::pair<QString, QString>> all{{tr("hold Space"), tr("Show the untreated pixels while held")},
+                                           {tr("hold R"), tr("Show what was removed while held")},
+                                           {tr("hold L"), tr("Show luminance only while held")},
+                                           {tr("hold O"), tr("Show colour only while held")},
+                                           {tr("hold X"), tr("Show clipping while held")},
+                                           {tr("Shift+click"), tr("Mark a spot there")},
+                                           {tr("arrows, Enter, N"), tr("In a strip: move, use the picked setting, hang it as a trial")},
+                                           {tr("arrows, Q, V"), tr("In the loupe: wipe, swap, another way of comparing")},
+                                           {tr("Left, Down, Right"), tr("In a blind round: left is better, no difference, right is better")},
+                                           {tr("Esc"), tr("Back to the wall")},
                                            {tr("wheel"), tr("Closer and further off, about the pointer")},
                                            {tr("drag"), tr("Move all pictures together")},
                                            {tr("double-click"), tr("To 200 % there, or back to the whole frame")}};

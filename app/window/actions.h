@@ -3,12 +3,12 @@
 
 #include "session/session.h"
 
+#include "window/main_window.h"
+
 #include <QAction>
-#include <QMainWindow>
 
 namespace irenic {
 
-class MainWindow;
 class Wall;
 
 /// Creates, names and enables every action of the window; menus and the page of shortcuts are made from this list.
@@ -30,6 +30,8 @@ public:
     QAction *rollShown = nullptr;
     QAction *untreatedToggle = nullptr;
     QMenu *recentMenu = nullptr;
+    QMenu *recipeMenu = nullptr; ///< to be applied
+    QAction *find(const char *name) const { return m_window->findChild<QAction *>(QLatin1String(name)); }
     QList<QAction *> wallGreys; ///< dim, mid, pale
 
 private:
@@ -37,6 +39,10 @@ private:
     void addFileMenu();
     void addEditMenu();
     void addFrameMenu();
+    void addSpotMenu();
+    void addCompareMenu();
+    void addRecipes();
+    void fillRecipeMenus();
     void addTrialMenu();
     void addLookMenu();
     void addWindowAndHelpMenus();
@@ -47,6 +53,10 @@ private:
     Wall *m_wall;
     QList<Menu> m_menus;
     QList<QAction *> m_needFrame; ///< enabled only while a frame is ready
+    QList<QAction *> m_needWall;  ///< and only while the wall hangs: the other views have these keys for themselves
+    QList<QAction *> m_needTrial; ///< and a trial has the keyboard
+    QList<QAction *> m_goToSpot;
+    QMenu *m_recipeForAll = nullptr, *m_recipeOut = nullptr, *m_recipeAway = nullptr;
 };
 
 } // namespace irenic

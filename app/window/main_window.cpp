@@ -1,9 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/main_window.h"
 
+#include "panels/blind_view.h"
 #include "panels/export_dialog.h"
+#include "panels/frame_panels.h"
+#include "panels/loupe.h"
+#include "panels/output_size_dialog.h"
+#include "panels/readings_panel.h"
 #include "panels/roll_panel.h"
+#include "panels/spot_bar.h"
 #include "panels/top_bar.h"
+#include "view/comparison_sheet.h"
 #include "window/actions.h"
 
 #include <QAbstractButton>
@@ -12,10 +19,12 @@
 #include <QCloseEvent>
 #include <QDesktopServices>
 #include <QDir>
+#include <QDockWidget>
 #include <QDropEvent>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QHeaderView>
+#include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
@@ -24,17 +33,36 @@
 #include <QMimeData>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QSaveFile>
+#include <QSettings>
 #include <QStackedWidget>
 #include <QStatusBar>
 #include <QTableWidget>
+#include <QUndoView>
 
 namespace irenic {
+
+namespace {
+
+/// A side of the pictures for as long as a key is down; with Shift, for good.
+constexpr struct {
+    int key;
+    Show show;
+} kHolds[] = {{Qt::Key_R, Show::Removed}, {Qt::Key_L, Show::Luminance}, {Qt::Key_O, Show::Colour}, {Qt::Key_X, Show::Clipping}};
+
+} // namespace
 
 MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settings::load())
 {
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
-    m_wall = new Wall(&m_session);
+    m_wall = new Wall(&m_session, &m_renderer);
+    m_strip = new StripView(&m_session, &m_renderer);
+    m_loupe = new Loupe(&m_session, &m_renderer);
+    m_blind = new BlindView(&m_session, &m_renderer);
+    m_views = new QStackedWidget;
+    for (QWidget *view : {static_cast<QWidget *>(m_wall), static_cast<QWidget *>(m_strip), static_cast<QWidget *>(m_loupe), static_cast<QWidget *>(m_blind)})
+        m_views->addWidget(view);
     m_topBar = new TopBar(&m_session);
     m_roll = new RollPanel(&m_session);
     m_pages = new QStackedWidget;
@@ -44,7 +72,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
     column->addWidget(m_topBar);
-    column->addWidget(m_wall, 1);
+    column->addWidget(m_views, 1);
     m_pages->addWidget(booth);
     auto *centre = new QWidget;
     auto *row = new QHBoxLayout(centre);
@@ -53,6 +81,16 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     row->addWidget(m_roll);
     row->addWidget(m_pages, 1);
     setCentralWidget(centre);
+
+    setDockNestingEnabled(true);
+    m_readings = new ReadingsPanel(&m_session, &m_measurer);
+    m_histogram = new HistogramPanel(&m_session);
+    auto *history = new QUndoView(m_session.undoStack());
+    history->setEmptyLabel(tr("as it was opened"));
+    addDock(QStringLiteral("readings"), tr("Readings"), m_readings);
+    addDock(QStringLiteral("histogram"), tr("Histogram"), m_histogram);
+    addDock(QStringLiteral("shooting"), tr("Shooting data"), new ShootingPanel(&m_session));
+    addDock(QStringLiteral("history"), tr("History"), history);
 
     m_actions = new Actions(this, &m_session, m_wall);
     for (const Actions::Menu &menu : m_actions->menus()) {
@@ -68,8 +106,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     fillRecentMenu();
 
     connect(&m_reader, &FrameReader::opened, &m_session, &Session::setOpened);
-    connect(&m_reader, &FrameReader::finished, this, [this](const QString &path, auto frame, auto noise, const QImage &thumbnail) {
-        m_session.setReadingDone(path, frame, noise, thumbnail);
+    connect(&m_reader, &FrameReader::finished, this, [this](const QString &path, auto frame, auto noise, const QImage &thumbnail, const auto &spots) {
+        m_session.setReadingDone(path, frame, noise, thumbnail, spots);
         noteRecent(path);
         if (!frame->warnings.empty())
             say(QString::fromStdString(frame->file.filename().string() + ": " + frame->warnings.front()));
@@ -85,6 +123,23 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_topBar, &TopBar::zoomRequested, m_wall, &Wall::zoomTo);
     connect(m_wall, &Wall::visibleRegionChanged, this, [this] { m_topBar->setVisibleRegion(m_wall->visibleRegion()); });
     connect(m_wall, &Wall::settledChanged, this, &MainWindow::showSettled);
+    connect(m_wall, &Wall::spotMarked, this, [this](QPoint at) { m_session.goToSpot(m_session.addSpot(at)); });
+    connect(m_wall, &Wall::paneMenuRequested, this, &MainWindow::showPaneMenu);
+    connect(m_wall, &Wall::stripMenuRequested, this, &MainWindow::showStripMenu);
+    connect(m_topBar->spotBar(), &SpotBar::markRequested, this, &MainWindow::markSpot);
+    connect(m_topBar->spotBar(), &SpotBar::spotMenuRequested, this, &MainWindow::showSpotMenu);
+    connect(m_strip, &StripView::settledChanged, this, &MainWindow::showSettled);
+    connect(m_strip, &StripView::pictureRequested, this, &MainWindow::writeComparison);
+    connect(m_loupe, &Loupe::settledChanged, this, &MainWindow::showSettled);
+    const auto toWall = [this] { showView(View::Wall); };
+    connect(m_strip, &StripView::closed, this, toWall);
+    connect(m_loupe, &Loupe::closed, this, toWall);
+    connect(m_blind, &BlindView::closed, this, toWall);
+    connect(&m_guests, &GuestLoader::loaded, this, [this](const QString &path, const auto &guest) {
+        m_session.pinGuest(path, guest);
+        say(tr("Pinned %1. %2").arg(QString::fromStdString(guest->file.filename().string()), QString::fromStdString(guest->words)));
+    });
+    connect(&m_guests, &GuestLoader::failed, this, [this](const QString &problem) { say(problem); });
     connect(&m_queue, &ExportQueue::progressChanged, this, &MainWindow::showQueue);
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
         m_session.noteExported(source, file);
@@ -95,7 +150,245 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     setWallGrey(m_settings.wall);
     setRollShown(m_settings.rollShown);
     resize(1280, 800);
+    m_firstDocks = saveState();
     restoreGeometry(m_settings.geometry);
+    restoreState(m_settings.docks);
+}
+
+QDockWidget *MainWindow::addDock(const QString &name, const QString &title, QWidget *panel)
+{
+    auto *dock = new QDockWidget(title);
+    dock->setObjectName(name);
+    dock->setWidget(panel);
+    addDockWidget(Qt::RightDockWidgetArea, dock);
+    if (!m_docks.isEmpty())
+        tabifyDockWidget(m_docks.first(), dock);
+    dock->hide(); // what is not asked for stays away
+    m_docks << dock;
+    return dock;
+}
+
+MainWindow::View MainWindow::view() const
+{
+    return View(m_views->currentIndex());
+}
+
+void MainWindow::showView(View view)
+{
+    letGo();
+    m_views->setCurrentIndex(int(view));
+    m_views->currentWidget()->setFocus();
+    m_topBar->setVisible(view != View::Blind); // it would show spots and places, but no names; the round wants quiet
+    emit viewChanged();
+    showSettled();
+}
+
+void MainWindow::openStrip(StripView::Kind kind)
+{
+    if (!m_session.readyFrame())
+        return;
+    if (m_session.viewport().zoom == 0) // a strip of whole frames shows nothing of noise
+        m_session.setViewport({1, m_session.viewport().centre});
+    showView(View::Strip);
+    m_strip->open(kind);
+}
+
+void MainWindow::openLoupe()
+{
+    if (!m_session.readyFrame())
+        return;
+    showView(View::Loupe);
+    m_loupe->open();
+}
+
+void MainWindow::openBlindRound()
+{
+    if (!m_session.readyFrame())
+        return;
+    m_blind->open();
+    showView(View::Blind);
+}
+
+void MainWindow::pinGuests(const QStringList &files)
+{
+    const RollFrame *f = m_session.readyFrame();
+    if (!f || files.isEmpty())
+        return;
+    for (const QString &file : files)
+        m_guests.load(f->path, f->frame, file);
+    say(files.size() == 1 ? tr("Matching %1 ...").arg(QFileInfo(files.front()).fileName()) : tr("Matching %1 guests ...").arg(files.size()));
+}
+
+void MainWindow::chooseGuests()
+{
+    if (const RollFrame *f = m_session.readyFrame())
+        pinGuests(QFileDialog::getOpenFileNames(this, tr("Pin renditions of this frame made elsewhere"), QFileInfo(f->path).absolutePath(), tr("Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.dng)")));
+}
+
+void MainWindow::chooseOutputSize()
+{
+    const RollFrame *f = m_session.readyFrame();
+    if (!f)
+        return;
+    auto *dialog = new OutputSizeDialog(f->pictureSize(), this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    connect(dialog, &QDialog::accepted, this, [this, dialog] { m_session.setViewport({dialog->zoom(), m_session.viewport().centre}); });
+    dialog->open();
+}
+
+QImage MainWindow::comparisonPicture() const
+{
+    const RollFrame *f = m_session.currentFrame();
+    ComparisonSheet sheet;
+    const double zoom = m_session.viewport().zoom;
+    const auto cellOf = [&](const LivePane *pane, const QString &caption) {
+        const int factor = zoom >= 1 ? int(zoom) : 1;
+        return ComparisonSheet::Cell{magnified(pane->image().image, factor), caption};
+    };
+    const QString magnification = zoom > 0 ? tr("%1 %").arg(zoom * 100, 0, 'f', zoom * 100 == int(zoom * 100) ? 0 : 1) : tr("whole frame");
+    const QString pushed = m_session.pushEv() != 0 ? tr(", pushed %1 EV").arg(m_session.pushEv()) : QString();
+    const QString side = m_session.look().show != Show::Picture ? tr(", %1").arg(SpotBar::showWords(m_session.look().show)) : QString();
+    if (view() == View::Strip) {
+        sheet.title = m_strip->title();
+        for (int i = 0; i < m_strip->cellCount(); ++i) {
+            if (i % m_strip->columnCount() == 0)
+                sheet.rows.emplace_back();
+            sheet.rows.back().push_back(cellOf(m_strip->pane(i), m_strip->cell(i).caption));
+        }
+    } else {
+        sheet.title = f ? f->name() : QString();
+        for (int row = 0; row < m_wall->rowCount(); ++row) {
+            sheet.rows.emplace_back();
+            sheet.rowNames << m_wall->rowName(row);
+            for (int c = m_wall->isUntreatedShown() ? 0 : 1; c < m_wall->columnCount(); ++c) {
+                const auto readings = m_wall->pane(c, row)->readings();
+                QString caption = m_wall->columnName(c);
+                if (f && f->keeper >= 0 && c == f->keeper + 1)
+                    caption += tr("   keeper");
+                if (readings && readings->left)
+                    caption += tr("\ngrain left %1 %, colour %2 %, detail lost %3").arg(100 * readings->left->luminance, 0, 'f', 0).arg(100 * readings->left->colour, 0, 'f', 0).arg(readings->detailLost, 0, 'f', 2);
+                sheet.rows.back().push_back(cellOf(m_wall->pane(c, row), caption));
+            }
+        }
+        if (sheet.rowNames.join(QString()).isEmpty())
+            sheet.rowNames.clear();
+    }
+    const QPoint at = m_wall->middle();
+    sheet.footer = tr("%1 at %2, %3%4%5. Strengths are multiples of the measured noise. Irenic %6").arg(magnification).arg(at.x()).arg(at.y()).arg(pushed, side, QCoreApplication::applicationVersion());
+    if (f && f->frame)
+        sheet.title += tr("   %1").arg(f->speedWords());
+    return sheet.draw(Tones::of(m_settings.wall));
+}
+
+void MainWindow::writeComparison()
+{
+    const RollFrame *f = m_session.readyFrame();
+    if (!f)
+        return;
+    const bool settled = view() == View::Strip ? m_strip->allSettled() : m_wall->allSettled();
+    if (!settled) {
+        say(tr("Not every picture is settled yet; write the comparison when they are."));
+        return;
+    }
+    const QString folder = QSettings().value(QStringLiteral("comparison/folder"), QFileInfo(f->path).absolutePath()).toString();
+    const QString file = QFileDialog::getSaveFileName(this, tr("Write the comparison"), folder + u'/' + f->name() + QStringLiteral("-comparison.png"), tr("PNG (*.png)"));
+    if (file.isEmpty())
+        return;
+    QSaveFile out(file);
+    if (!out.open(QIODevice::WriteOnly) || !comparisonPicture().save(&out, "PNG") || !out.commit()) {
+        say(tr("%1 could not be written: %2. Nothing else was changed.").arg(QFileInfo(file).fileName(), out.errorString()));
+        return;
+    }
+    QSettings().setValue(QStringLiteral("comparison/folder"), QFileInfo(file).absolutePath());
+    say(tr("Written: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
+}
+
+void MainWindow::saveRecipe()
+{
+    const int trial = m_session.trial();
+    if (trial < 0)
+        return;
+    const Treatment treatment = m_session.readyFrame()->trials[size_t(trial)];
+    bool ok = false;
+    const QString name = QInputDialog::getText(this, tr("Save as a recipe"), tr("Name of the recipe"), QLineEdit::Normal, treatmentWords(treatment), &ok).trimmed();
+    if (!ok || name.isEmpty())
+        return;
+    const Status saved = m_recipes.save({name.toStdString(), treatment});
+    say(saved ? tr("Saved the recipe %1.").arg(name) : QString::fromStdString(saved.error().userMessage));
+}
+
+void MainWindow::importRecipe()
+{
+    const QString file = QFileDialog::getOpenFileName(this, tr("Import a recipe"), {}, tr("Recipes (*.json)"));
+    if (file.isEmpty())
+        return;
+    const Status taken = m_recipes.importFrom(file);
+    say(taken ? tr("Imported %1.").arg(QFileInfo(file).fileName()) : QString::fromStdString(taken.error().userMessage));
+}
+
+void MainWindow::markSpot()
+{
+    const int spot = m_session.addSpot(m_wall->middle());
+    if (spot < 0 && m_session.readyFrame())
+        say(tr("There is a spot for every digit already; remove one first."));
+    m_session.goToSpot(spot);
+}
+
+void MainWindow::renameSpot(int spot)
+{
+    const RollFrame *f = m_session.readyFrame();
+    if (!f || spot < 0 || spot >= int(f->spots.size()))
+        return;
+    bool ok = false;
+    const QString name = QInputDialog::getText(this, tr("Name of spot %1").arg(spot + 1), tr("Name"), QLineEdit::Normal, f->spots[size_t(spot)].words(), &ok);
+    if (ok)
+        m_session.renameSpot(spot, name == tr(infoOf(f->spots[size_t(spot)].kind).label) ? QString() : name);
+}
+
+void MainWindow::showPaneMenu(QPoint picturePixel, QPoint globalPoint)
+{
+    QMenu menu(this);
+    menu.addAction(tr("Mark a spot here"), this, [this, picturePixel] { m_session.goToSpot(m_session.addSpot(picturePixel)); });
+    const int spot = m_session.spotAt(m_session.row());
+    if (spot >= 0)
+        menu.addAction(tr("Move spot %1 here").arg(spot + 1), this, [this, spot, picturePixel] {
+            m_session.moveSpot(spot, picturePixel);
+            m_session.goToSpot(spot);
+        });
+    menu.addSeparator();
+    for (const char *name : {"loupe", "testStrip", "ringAround", "blind"})
+        menu.addAction(m_actions->find(name));
+    menu.addSeparator();
+    for (const char *name : {"keep", "duplicate", "removeTrial"})
+        menu.addAction(m_actions->find(name));
+    menu.exec(globalPoint);
+}
+
+void MainWindow::showStripMenu(QPoint globalPoint)
+{
+    QMenu menu(this);
+    for (const char *name : {"keep", "goBack", "duplicate", "moveLeft", "moveRight", "removeTrial", "unpin", "", "testStrip", "ringAround", "", "saveRecipe"}) {
+        if (*name && m_actions->find(name)->isEnabled())
+            menu.addAction(m_actions->find(name));
+        else if (!*name)
+            menu.addSeparator();
+    }
+    menu.addMenu(m_actions->recipeMenu);
+    menu.exec(globalPoint);
+}
+
+void MainWindow::showSpotMenu(int spot, QPoint globalPoint)
+{
+    QMenu menu(this);
+    menu.addAction(tr("Rename..."), this, [this, spot] { renameSpot(spot); });
+    menu.addAction(tr("Move to the middle of the view"), this, [this, spot] {
+        m_session.moveSpot(spot, m_wall->middle());
+        m_session.goToSpot(spot);
+    });
+    menu.addAction(tr("Earlier"), this, [this, spot] { m_session.reorderSpot(spot, spot - 1); })->setEnabled(spot > 0);
+    menu.addAction(tr("Later"), this, [this, spot] { m_session.reorderSpot(spot, spot + 1); })->setEnabled(spot + 1 < int(m_session.readyFrame()->spots.size()));
+    menu.addAction(tr("Remove"), this, [this, spot] { m_session.removeSpot(spot); });
+    menu.exec(globalPoint);
 }
 
 MainWindow::~MainWindow() = default;
@@ -168,13 +461,16 @@ void MainWindow::makeStatusBar()
 
 void MainWindow::showSettled()
 {
-    const RollFrame *f = m_session.currentFrame();
-    if (!f || f->state != RollFrame::State::Ready)
+    if (!m_session.readyFrame() || view() == View::Blind)
         m_settled->clear();
+    else if (view() == View::Strip)
+        m_settled->setText(m_strip->allSettled() ? tr("all pictures settled") : tr("computing"));
+    else if (view() == View::Loupe)
+        m_settled->setText(m_loupe->allSettled() ? tr("both settled") : tr("computing"));
     else if (m_wall->allSettled())
         m_settled->setText(tr("all panes settled"));
     else
-        m_settled->setText(tr("settled: %1 of %2 panes").arg(m_wall->settledCount()).arg(Wall::kColumns));
+        m_settled->setText(tr("settled: %1 of %2 panes").arg(m_wall->settledCount()).arg(m_wall->paneCount()));
 }
 
 void MainWindow::showQueue()
@@ -306,6 +602,11 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     m_wall->setTones(tones);
     m_topBar->setTones(tones);
     m_roll->setTones(tones);
+    m_strip->setTones(tones);
+    m_loupe->setTones(tones);
+    m_blind->setTones(tones);
+    m_readings->setTones(tones);
+    m_histogram->setTones(tones);
     QPalette p = m_pages->widget(0)->palette();
     p.setColor(QPalette::Window, tones.wall);
     p.setColor(QPalette::WindowText, tones.wallInk);
@@ -330,6 +631,8 @@ void MainWindow::setRollShown(bool shown)
 void MainWindow::resetArrangement()
 {
     setRollShown(true);
+    restoreState(m_firstDocks);
+    m_session.setRowCount(1);
     resize(1280, 800);
 }
 
@@ -364,6 +667,7 @@ void MainWindow::closeEvent(QCloseEvent *event)
         return;
     }
     m_settings.geometry = saveGeometry();
+    m_settings.docks = saveState();
     m_settings.save();
     event->accept();
 }
@@ -384,23 +688,48 @@ void MainWindow::dropEvent(QDropEvent *event)
     event->acceptProposedAction();
 }
 
+void MainWindow::letGo()
+{
+    if (!m_actions->untreatedToggle->isChecked())
+        m_wall->setUntreatedHeld(false);
+    m_wall->setHeldShow(std::nullopt);
+}
+
+/// Keys that show something else while they are down; true where the key is one of them.
+bool MainWindow::holdKey(int key, bool press)
+{
+    if (view() != View::Wall || !m_session.readyFrame())
+        return false;
+    if (key == Qt::Key_Space) {
+        if (m_actions->untreatedToggle->isChecked())
+            return false;
+        m_wall->setUntreatedHeld(press);
+        return true;
+    }
+    const auto held = std::find_if(std::begin(kHolds), std::end(kHolds), [key](const auto &h) { return h.key == key; });
+    if (held == std::end(kHolds))
+        return false;
+    m_wall->setHeldShow(press ? std::optional(held->show) : std::nullopt);
+    return true;
+}
+
 bool MainWindow::eventFilter(QObject *watched, QEvent *event)
 {
     const bool press = event->type() == QEvent::KeyPress, release = event->type() == QEvent::KeyRelease;
     if ((press || release) && isActiveWindow()) {
         const auto *key = static_cast<QKeyEvent *>(event);
         QWidget *focus = QApplication::focusWidget();
-        // A button keeps its Space key; everywhere else in the window it shows the untreated pixels while it is down.
-        const bool busy = qobject_cast<QAbstractButton *>(focus) || qobject_cast<QLineEdit *>(focus);
-        if (key->key() == Qt::Key_Space && key->modifiers() == Qt::NoModifier && !busy && !m_actions->untreatedToggle->isChecked()) {
-            if (!key->isAutoRepeat())
-                m_wall->setUntreatedHeld(press);
-            return true;
+        // A button keeps its Space key, a field its letters; everywhere else in the window they are holds.
+        const bool typing = qobject_cast<QLineEdit *>(focus) || qobject_cast<QAbstractSpinBox *>(focus);
+        const bool busy = typing || (qobject_cast<QAbstractButton *>(focus) && key->key() == Qt::Key_Space);
+        if (key->modifiers() == Qt::NoModifier && !busy && !QApplication::activeModalWidget()) {
+            if (key->isAutoRepeat() ? (key->key() == Qt::Key_Space || m_wall->heldShow()) : holdKey(key->key(), press))
+                return true;
         }
     }
     // The window that lost the keyboard will not see the key come up.
-    if (event->type() == QEvent::WindowDeactivate && watched == this && !m_actions->untreatedToggle->isChecked())
-        m_wall->setUntreatedHeld(false);
+    if (event->type() == QEvent::WindowDeactivate && watched == this)
+        letGo();
     return QMainWindow::eventFilter(watched, event);
 }
 

@@ -2,12 +2,17 @@
 #pragma once
 
 #include "jobs/export_queue.h"
+#include "jobs/frame_measurer.h"
 #include "jobs/frame_reader.h"
+#include "jobs/guest_loader.h"
+#include "panels/strip_view.h"
 #include "panels/wall.h"
+#include "session/recipe_book.h"
 #include "window/settings.h"
 
 #include <QMainWindow>
 
+class QDockWidget;
 class QLabel;
 class QProgressBar;
 class QPushButton;
@@ -16,6 +21,10 @@ class QStackedWidget;
 namespace irenic {
 
 class Actions;
+class BlindView;
+class HistogramPanel;
+class Loupe;
+class ReadingsPanel;
 class RollPanel;
 class TopBar;
 
@@ -28,14 +37,44 @@ public:
 
     Session *session() { return &m_session; }
     Wall *wall() { return m_wall; }
+    StripView *stripView() { return m_strip; }
+    Loupe *loupe() { return m_loupe; }
+    BlindView *blindView() { return m_blind; }
+    ReadingsPanel *readingsPanel() { return m_readings; }
+    RecipeBook *recipes() { return &m_recipes; }
     ExportQueue *exportQueue() { return &m_queue; }
+
+    /// What hangs in the booth.
+    enum class View { Wall, Strip, Loupe, Blind };
+    View view() const;
+    const QList<QDockWidget *> &docks() const { return m_docks; }
 
     /// Opens files and the raw files of folders; what cannot be opened is named in the roll and the status line.
     void open(const QStringList &paths);
     /// The pictures that ship with the application; empty where they were not made.
     static QStringList demoRoll();
 
+    /// Pins files as guests of the current frame; what cannot be matched is said in the status line.
+    void pinGuests(const QStringList &files);
+    /// The wall, or the strip where that hangs, as a labelled picture.
+    QImage comparisonPicture() const;
+
+signals:
+    void viewChanged();
+
 public slots:
+    void showView(irenic::MainWindow::View view);
+    void openStrip(irenic::StripView::Kind kind);
+    void openLoupe();
+    void openBlindRound();
+    void chooseGuests();
+    void chooseOutputSize();
+    void writeComparison();
+    void saveRecipe();
+    void importRecipe();
+    void renameSpot(int spot);
+    void markSpot();
+    void say(const QString &text, const QString &folderToReveal = {});
     void chooseFiles();
     void chooseFolder();
     void openDemoRoll();
@@ -58,18 +97,34 @@ private:
     void makeStatusBar();
     void showSettled();
     void showQueue();
-    void say(const QString &text, const QString &folderToReveal = {});
+    QDockWidget *addDock(const QString &name, const QString &title, QWidget *panel);
+    void showPaneMenu(QPoint picturePixel, QPoint globalPoint);
+    void showStripMenu(QPoint globalPoint);
+    void showSpotMenu(int spot, QPoint globalPoint);
+    bool holdKey(int key, bool press);
+    void letGo();
     void noteRecent(const QString &path);
     void fillRecentMenu();
 
     Session m_session;
     FrameReader m_reader;
     ExportQueue m_queue;
+    PaneRenderer m_renderer;
+    FrameMeasurer m_measurer{m_renderer.cache()};
+    GuestLoader m_guests;
+    RecipeBook m_recipes{RecipeBook::usualFolder()};
     Settings m_settings;
     Wall *m_wall;
     RollPanel *m_roll;
     TopBar *m_topBar;
-    QStackedWidget *m_pages;
+    StripView *m_strip;
+    Loupe *m_loupe;
+    BlindView *m_blind;
+    ReadingsPanel *m_readings;
+    HistogramPanel *m_histogram;
+    QList<QDockWidget *> m_docks;
+    QByteArray m_firstDocks; ///< as they are at the first start
+    QStackedWidget *m_pages, *m_views;
     Actions *m_actions;
     QLabel *m_settled, *m_message, *m_queueLabel;
     QPushButton *m_reveal;

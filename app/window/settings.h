@@ -14,6 +14,7 @@ struct Settings {
     Tones::Wall wall = Tones::Wall::Mid;
     bool rollShown = true;
     QByteArray geometry;
+    QByteArray docks; ///< where the panels are
     QStringList recent; ///< files, the latest first; at most kMaxRecent
 
     static constexpr int kMaxRecent = 10;

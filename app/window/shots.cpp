@@ -1,10 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/shots.h"
 
+#include "panels/blind_view.h"
+#include "panels/loupe.h"
+#include "panels/readings_panel.h"
 #include "window/main_window.h"
 
 #include <QApplication>
 #include <QDir>
+#include <QDockWidget>
 #include <QElapsedTimer>
 #include <QFile>
 #include <QLineEdit>
@@ -60,7 +64,7 @@ int takeShots(MainWindow &window, const QString &folder)
     const auto shot = [&](const QString &name, const Viewport &viewport) {
         s->setViewport(viewport);
         QApplication::processEvents();
-        ok = waitUntil([&] { return window.wall()->allSettled(); }) && save(&window, name) && ok;
+        ok = waitUntil([&] { return window.wall()->allSettled() && window.wall()->isIdle(); }) && save(&window, name) && ok;
     };
     s->setCurrent(std::min(2, s->count() - 1));
     s->chooseKeeper(1);
@@ -70,9 +74,38 @@ int takeShots(MainWindow &window, const QString &folder)
     s->setPushEv(3);
     shot(QStringLiteral("wall-shadow-pushed"), {1, {0.62, 0.955}});
     s->setPushEv(0);
+    s->setRowCount(3);
+    for (int row = 0; row < 3; ++row) {
+        s->setRow(row);
+        s->goToSpot(row + 1);
+    }
+    shot(QStringLiteral("wall-rows"), s->viewport());
+    s->setRowCount(1);
     window.setWallGrey(Tones::Wall::Dim);
     shot(QStringLiteral("wall-dim"), {1, {0.1, 0.87}});
     window.setWallGrey(Tones::Wall::Mid);
+    const auto view = [&](const QString &name, const std::function<bool()> &settled) { ok = waitUntil(settled) && save(&window, name) && ok; };
+    s->setViewport({2, {0.79, 0.70}});
+    window.openStrip(StripView::Kind::Both);
+    window.stripView()->pick(2);
+    view(QStringLiteral("test-strip"), [&] { return window.stripView()->allSettled(); });
+    window.openStrip(StripView::Kind::Methods);
+    view(QStringLiteral("ring-around"), [&] { return window.stripView()->allSettled(); });
+    window.showView(MainWindow::View::Wall);
+    s->setViewport({1, {0.75, 0.68}});
+    window.openLoupe();
+    view(QStringLiteral("loupe"), [&] { return window.loupe()->allSettled(); });
+    window.showView(MainWindow::View::Wall);
+    window.openBlindRound();
+    window.blindView()->begin(7);
+    s->setViewport({2, {0.79, 0.70}});
+    view(QStringLiteral("blind-round"), [&] { return window.blindView()->left()->isSettled() && window.blindView()->right()->isSettled(); });
+    window.showView(MainWindow::View::Wall);
+    window.docks().first()->show();
+    window.readingsPanel()->measure();
+    ok = waitUntil([&] { return window.readingsPanel()->figure(QStringLiteral("grain")).contains(u'%'); }) && ok;
+    shot(QStringLiteral("readings"), {2, {0.3, 0.4}});
+    window.docks().first()->hide();
     window.showExportDialog();
     QApplication::processEvents();
     for (QWidget *w : QApplication::topLevelWidgets())

@@ -5,12 +5,14 @@ namespace irenic {
 
 namespace {
 
-constexpr int kSide = kNoiseBlockSamples;
 constexpr int kCoarse = 4; ///< samples of the coarser scale's means
 
-/// Above what the variance of 1024 samples (sigma 0.044), or of 64 means (0.18), of pure noise reaches, with room for a law that
+/// What the variance of so many values of pure noise hardly ever exceeds: three of its standard deviations, and room for a law that
 /// is a tenth out.
-constexpr double kMostFine = 1.25, kMostCoarse = 1.7;
+double mostVariance(double values)
+{
+    return 1.1 + 3 * std::sqrt(2 / (values - 3));
+}
 
 /// Fitted by projections: the coordinates about the middle are orthogonal to each other and to the mean.
 double aboutSlope(PlaneView<const float> b)
@@ -56,22 +58,23 @@ double varianceAboutSlope(PlaneView<const float> block)
     return aboutSlope(block);
 }
 
-std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, bool white)
+std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, int side, bool white)
 {
     constexpr int kStep = AnalysisPlanes::kStepPx;
     std::vector<BlockNoise> blocks;
     const Size size = untreated.luminance.size();
-    const double mostCoarse = white ? kMostCoarse : 4 * kMostCoarse;
-    for (int y = 0; y + kSide <= size.height; y += kSide)
-        for (int x = 0; x + kSide <= size.width; x += kSide) {
-            const Rect in{x, y, kSide, kSide};
+    const double mostFine = mostVariance(double(side) * side), mostCoarse = mostVariance(double(side) * side / (kCoarse * kCoarse)) * (white ? 1 : 4);
+    for (int y = 0; y + side <= size.height; y += side)
+        for (int x = 0; x + side <= size.width; x += side) {
+            const Rect in{x, y, side, side};
             BlockNoise b;
-            b.where = {region.x + x * kStep, region.y + y * kStep, kSide * kStep, kSide * kStep};
+            b.where = {region.x + x * kStep, region.y + y * kStep, side * kStep, side * kStep};
             b.smooth = true;
             for (const Plane<float> AnalysisPlanes::*plane : {&AnalysisPlanes::luminance, &AnalysisPlanes::redBlue, &AnalysisPlanes::greenness}) {
                 const auto cut = (untreated.*plane).view().cut(in);
-                b.smooth = b.smooth && aboutSlope(cut) <= kMostFine && coarseVariance(cut) <= mostCoarse;
+                b.smooth = b.smooth && aboutSlope(cut) <= mostFine && coarseVariance(cut) <= mostCoarse;
             }
+            b.coarse = float(coarseVariance(untreated.luminance.view().cut(in)));
             b.signal = float(meanOf(untreated.linear.view().cut(in)));
             b.luminance = float(std::sqrt(aboutSlope(treated.luminance.view().cut(in))));
             b.colour = float(std::sqrt((aboutSlope(treated.redBlue.view().cut(in)) + aboutSlope(treated.greenness.view().cut(in))) / 2));

@@ -12,6 +12,7 @@ namespace irenic {
 struct BlockNoise {
     Rect where;               ///< stored coordinates
     bool smooth = false;
+    float coarse = 0;         ///< variance of the untreated luminance's 4 x 4 means; 1 for white noise, more where there is faint picture
     float luminance = 0;      ///< what is left of luminance noise
     float colour = 0;         ///< what is left of colour noise
     float signal = 0;         ///< mean linear signal
@@ -20,12 +21,14 @@ struct BlockNoise {
     float sigmaLaw = 0;       ///< as the noise law has it
 };
 
-inline constexpr int kNoiseBlockSamples = 32; ///< side of a block, in samples of AnalysisPlanes
+inline constexpr int kPlaceBlockSamples = 32; ///< side of a block, in samples of AnalysisPlanes, for the readings of a place
+inline constexpr int kMapBlockSamples = 16;   ///< for the map of a frame: more blocks are smooth, but slow blotches go uncounted
 
 /// Whole blocks over two readings of one region, untreated and treated. A slope across a block is picture and is taken off; what
 /// remains in the treated one is noise left. A block is smooth where the untreated one holds, at two scales, no more than noise.
+/// @param side  of a block, in samples
 /// @param white whether neighbouring samples' noise is independent; that of full colour hangs together
-std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, bool white);
+std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, int side, bool white);
 
 /// Variance about the plane of best fit of a block, over the degrees of freedom that are left.
 double varianceAboutSlope(PlaneView<const float> block);

@@ -85,6 +85,30 @@ std::vector<LeftoverMap::Place> worstOf(const LeftoverMap &map, double median)
     return worst;
 }
 
+/// A small block cannot tell faint texture from noise, its neighbourhood can: a block stays smooth only among smooth ones
+/// whose coarse variance is, on the average, that of noise.
+void dropFaintTexture(std::vector<BlockNoise> &blocks, Size grid, bool white)
+{
+    constexpr int kFewestNeighbours = 4;
+    const double most = white ? 1.25 : 2.5;
+    std::vector<bool> smooth(blocks.size());
+    for (int y = 0; y < grid.height; ++y)
+        for (int x = 0; x < grid.width; ++x) {
+            double sum = 0;
+            int n = 0;
+            for (int v = std::max(0, y - 1); v <= std::min(grid.height - 1, y + 1); ++v)
+                for (int u = std::max(0, x - 1); u <= std::min(grid.width - 1, x + 1); ++u)
+                    if (const BlockNoise &b = blocks[size_t(v * grid.width + u)]; b.smooth) {
+                        sum += double(b.coarse);
+                        ++n;
+                    }
+            const size_t i = size_t(y * grid.width + x);
+            smooth[i] = blocks[i].smooth && n > kFewestNeighbours && sum / n <= most;
+        }
+    for (size_t i = 0; i < blocks.size(); ++i)
+        blocks[i].smooth = smooth[i];
+}
+
 void sumUp(LeftoverMap &map, const std::vector<BlockNoise> &blocks)
 {
     double luminance = 0, colour = 0;
@@ -115,7 +139,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
     const Frame &frame = treated.frame();
     const Cleaner untreated(treated.sharedFrame(), treated.sharedNoise(), Treatment{treated.treatment().method, 0, 0});
     const Developer developer(frame);
-    constexpr int blockPx = kNoiseBlockSamples * AnalysisPlanes::kStepPx;
+    constexpr int blockPx = kMapBlockSamples * AnalysisPlanes::kStepPx;
     const Rect whole = analysable(frame.crop);
     LeftoverMap map;
     map.blockPx = blockPx;
@@ -136,7 +160,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         if (!before || !after)
             return cancelledError();
         const auto found = blockNoise(analysisPlanes(frame, *treated.sharedNoise(), before.value().view(), band),
-                                      analysisPlanes(frame, *treated.sharedNoise(), after.value().view(), band), band, frame.kind == FrameKind::Mosaic);
+                                      analysisPlanes(frame, *treated.sharedNoise(), after.value().view(), band), band, kMapBlockSamples, frame.kind == FrameKind::Mosaic);
         blocks.insert(blocks.end(), found.begin(), found.end());
         const CfaPattern cfa = frame.cfa.shifted(band.x, band.y);
         const int row = top * blockPx / kDriftReduction;
@@ -147,6 +171,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         reduce(before.value(), meansBefore);
         reduce(after.value(), meansAfter);
     }
+    dropFaintTexture(blocks, map.blocks, frame.kind == FrameKind::Mosaic);
     sumUp(map, blocks);
     map.drift = driftBetween(meansBefore, meansAfter, 64 / kDriftReduction);
     map.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - started).count();

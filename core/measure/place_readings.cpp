@@ -38,7 +38,7 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
     int smooth = 0;
     const AnalysisPlanes planesBefore = analysisPlanes(frame, *treated.sharedNoise(), before.value().view(), whole);
     const AnalysisPlanes planesAfter = analysisPlanes(frame, *treated.sharedNoise(), after.value().view(), whole);
-    for (const BlockNoise &b : blockNoise(planesBefore, planesAfter, whole, frame.kind == FrameKind::Mosaic)) {
+    for (const BlockNoise &b : blockNoise(planesBefore, planesAfter, whole, kPlaceBlockSamples, frame.kind == FrameKind::Mosaic)) {
         if (!b.smooth)
             continue;
         luminance += double(b.luminance) * double(b.luminance);

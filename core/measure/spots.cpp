@@ -203,7 +203,7 @@ double scoreOf(SpotKind kind, const Grid &grid, int x, int y, const Block &b, fl
         int beside = 0;
         for (const auto &[u, v] : {std::pair{-1, 0}, {1, 0}, {0, -1}, {0, 1}, {-2, 0}, {2, 0}, {0, -2}, {0, 2}})
             beside += grid.at(x + u, y + v) && grid.at(x + u, y + v)->smooth;
-        return beside * double(b.filled) / (double(b.filled) + 2);
+        return beside * double(b.filled) / (double(b.filled) + 2) * (1 - double(b.coherence));
     }
     case SpotKind::Edge: return b.steepest > 8 && b.coherence > 0.6f ? double(b.coherence) * std::min(double(b.steepest), 60.0) / (1 + std::max(0.0, double(b.filled))) : 0;
     case SpotKind::PointLights: return b.points >= 2 ? b.points / (1 + std::max(0.0, double(b.filled))) : 0;

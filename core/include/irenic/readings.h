@@ -93,4 +93,14 @@ inline constexpr size_t kMostWorst = 8;
 /// Cleans the whole frame, into the cache where there is one, and reads what is left. Fails only with Cancelled.
 Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const RunContext &run = {});
 
+/// How the samples of a frame spread over brightness, colour by colour, as the sensor has them (before any balance).
+struct Histogram {
+    static constexpr double kFirstEv = -14, kStepEv = 0.25; ///< against clipping
+    static constexpr size_t kBins = 56;
+    std::array<std::array<double, kBins>, 3> share{}; ///< of the colour's samples, 0 .. 1
+    std::array<double, 3> clipped{}; ///< share at or above white
+    std::array<double, 3> black{};   ///< share at or below black
+};
+Histogram histogramOf(const Frame &frame);
+
 } // namespace irenic

@@ -35,7 +35,7 @@ private slots:
         const RollFrame &f = m_session->frame(0);
         QVERIFY(f.trials[1] == f.suggestion.treatment);
         QVERIFY(f.trials[0].method != f.trials[1].method && f.trials[1].method != f.trials[2].method && f.trials[2].method != f.trials[0].method);
-        for (int t = 0; t < kTrialCount; ++t)
+        for (int t = 0; t < f.trialCount(); ++t)
             QVERIFY(!f.hasLeftSuggestion(t));
     }
 

@@ -127,7 +127,7 @@ private slots:
         QTest::keyClick(m_window.get(), Qt::Key_2, Qt::ControlModifier);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const QRect before = m_window->wall()->visibleRegion();
-        for (int c = 0; c < Wall::kColumns; ++c)
+        for (int c = 0; c < m_window->wall()->columnCount(); ++c)
             QCOMPARE(pane(c)->image().region, before);
         QTest::mousePress(pane(2), Qt::LeftButton, {}, {100, 100});
         QTest::mouseMove(pane(2), {140, 60});
@@ -135,7 +135,7 @@ private slots:
         const QRect after = m_window->wall()->visibleRegion();
         QCOMPARE(after.topLeft(), before.topLeft() + QPoint(-20, 20)); // 40 screen pixels are 20 picture pixels at 200 %
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
-        for (int c = 0; c < Wall::kColumns; ++c)
+        for (int c = 0; c < m_window->wall()->columnCount(); ++c)
             QCOMPARE(pane(c)->image().region, after);
     }
 

@@ -1,0 +1,151 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/live_pane.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr size_t kRemembered = 3;
+int nextId = 1;
+quint64 lastSerial = 0; // of the window's thread alone
+
+} // namespace
+
+LivePane::LivePane(PaneRenderer *renderer, QWidget *parent) : PicturePane(parent), m_renderer(renderer), m_id(nextId++)
+{
+    connect(renderer, &PaneRenderer::rendered, this, &LivePane::take);
+    connect(renderer, &PaneRenderer::readingsTaken, this, [this](int pane, quint64 serial, const PlaceReadings &readings) {
+        if (pane != m_id || serial != m_wanted.serial)
+            return;
+        m_readings = readings;
+        emit readingsChanged();
+    });
+    connect(this, &PicturePane::geometryChanged, this, &LivePane::request);
+}
+
+LivePane::~LivePane()
+{
+    m_renderer->forgetPane(m_id);
+}
+
+LivePane::Content LivePane::untreated(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise)
+{
+    return {frame, noise, Treatment{methods().front().id, 0, 0}};
+}
+
+void LivePane::setContent(const Content &content)
+{
+    // Noise that was measured meanwhile changes nothing about untreated pixels.
+    const bool same = content == m_content || (content.frame && content.frame == m_content.frame && content.treatment == m_content.treatment && content.treatment.isIdentity());
+    if (content.frame != m_content.frame) { // pixels of another frame must never pass for this one's
+        clearImage();
+        m_recent.clear();
+        m_wanted = {};
+        m_shownSerial = 0;
+        m_renderer->forgetPane(m_id);
+    }
+    m_content = content;
+    setPictureSize(content.frame ? QSize(content.frame->uprightSize().width, content.frame->uprightSize().height) : QSize());
+    if (!same)
+        request();
+}
+
+void LivePane::setLook(const Look &look)
+{
+    if (look == m_look)
+        return;
+    m_look = look;
+    request();
+}
+
+void LivePane::setWantsReadings(bool wants)
+{
+    m_wantsReadings = wants;
+}
+
+QString LivePane::stateWords() const
+{
+    if (!hasContent())
+        return {};
+    if (isSettled())
+        return tr("settled, %1 s").arg(std::max(0.01, m_seconds), 0, 'f', 2);
+    return hasImage() ? tr("stale, computing") : tr("computing");
+}
+
+void LivePane::request()
+{
+    if (!m_content.frame || !isVisible())
+        return;
+    PaneRequest r;
+    r.pane = m_id;
+    r.frame = m_content.frame;
+    static const auto kUnmeasured = std::make_shared<const NoiseReport>(); // untreated pixels ask nothing of it
+    r.noise = m_content.noise ? m_content.noise : kUnmeasured;
+    r.treatment = m_content.treatment;
+    r.region = visibleRegion(&r.reduction);
+    r.look = m_look;
+    r.urgency = m_urgency;
+    if (r.region.isEmpty())
+        return;
+    if (m_wantsReadings && m_content.noise) {
+        const QPoint middle = r.region.center();
+        r.place = placeAround(*r.frame, middle.x(), middle.y());
+    }
+    if (m_wanted.serial > 0 && hasImage() && m_shownSerial == m_wanted.serial && r.sameContent(m_wanted) && r.place == m_wanted.place)
+        return;
+    r.serial = ++lastSerial;
+    if (r.place != m_wanted.place || r.treatment != m_wanted.treatment)
+        m_readings.reset();
+    m_wanted = r;
+    for (const PaneResult &known : m_recent)
+        if (known.request.sameContent(r) && (r.place.isEmpty() || m_readings)) {
+            m_renderer->forgetPane(m_id);
+            m_shownSerial = r.serial;
+            setImage({known.image, r.region, r.reduction});
+            emit stateChanged();
+            return;
+        }
+    m_renderer->request(r);
+    emit stateChanged();
+}
+
+void LivePane::take(const PaneResult &result)
+{
+    if (result.request.pane != m_id || result.request.frame != m_content.frame)
+        return;
+    const bool last = result.request.serial == m_wanted.serial;
+    // An older answer moves the picture along under a dragged slider, but never goes back behind a newer one.
+    if (!last && result.request.serial < m_shownSerial)
+        return;
+    m_shownSerial = result.request.serial;
+    setImage({result.image, result.request.region, result.request.reduction});
+    if (last) {
+        m_seconds = result.seconds;
+        remember(result);
+    }
+    emit stateChanged();
+}
+
+void LivePane::remember(const PaneResult &result)
+{
+    std::erase_if(m_recent, [&](const PaneResult &r) { return r.request.sameContent(result.request); });
+    m_recent.push_back(result);
+    if (m_recent.size() > kRemembered)
+        m_recent.pop_front();
+}
+
+void LivePane::showEvent(QShowEvent *event)
+{
+    PicturePane::showEvent(event);
+    request();
+}
+
+void LivePane::hideEvent(QHideEvent *event)
+{
+    PicturePane::hideEvent(event);
+    m_renderer->forgetPane(m_id);
+    if (!isSettled())
+        m_wanted = {};
+}
+
+} // namespace irenic

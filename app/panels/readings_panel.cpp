@@ -1,0 +1,244 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/readings_panel.h"
+
+#include "view/leftover_view.h"
+#include "view/plot.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+constexpr Qt::PenStyle kStrokes[] = {Qt::SolidLine, Qt::DashLine, Qt::DashDotLine, Qt::DashDotDotLine};
+
+double stopsBelowClipping(double signal)
+{
+    return std::log2(std::max(signal, 1e-6));
+}
+
+} // namespace
+
+ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget *parent) : QScrollArea(parent), m_session(session), m_measurer(measurer)
+{
+    setObjectName(QStringLiteral("readingsPanel"));
+    setFrameShape(QFrame::NoFrame);
+    setWidgetResizable(true);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setMinimumWidth(270);
+    auto *page = new QWidget;
+    setWidget(page);
+    auto *column = new QVBoxLayout(page);
+    column->setContentsMargins(10, 8, 10, 8);
+    m_title = new QLabel;
+    m_title->setWordWrap(true);
+    column->addWidget(m_title);
+    m_measure = new QPushButton(tr("Measure the whole frame"));
+    m_measure->setObjectName(QStringLiteral("measureFrame"));
+    connect(m_measure, &QPushButton::clicked, this, [this] { m_measurer->isMeasuring() ? m_measurer->stop() : measure(); });
+    column->addWidget(m_measure);
+    auto *grid = new QGridLayout;
+    grid->setHorizontalSpacing(12);
+    grid->setVerticalSpacing(2);
+    const std::tuple<const char *, const char *, const char *> kFigures[] = {
+        {"grain", QT_TR_NOOP("grain left"), QT_TR_NOOP("Luminance noise that is left on smooth parts, as a share of what was measured")},
+        {"colour", QT_TR_NOOP("colour noise left"), QT_TR_NOOP("Colour noise that is left on smooth parts")},
+        {"lost", QT_TR_NOOP("detail lost"), QT_TR_NOOP("How much picture went with the noise: 0 is none, 1 is nothing but picture")},
+        {"drift", QT_TR_NOOP("colour drift"), QT_TR_NOOP("CIEDE2000 of the means of 64 x 64 pixels against the untreated frame: median, and the 95th percentile")},
+        {"evenness", QT_TR_NOOP("evenness"), QT_TR_NOOP("Median over 95th percentile of the grain left, block by block: 100 % is even")},
+        {"judged", QT_TR_NOOP("smooth share"), QT_TR_NOOP("Share of the frame that is smooth enough to tell noise from picture")},
+        {"time", QT_TR_NOOP("time for the frame"), QT_TR_NOOP("Seconds that cleaning took, less what was known already")},
+    };
+    int line = 0;
+    for (const auto &[name, words, help] : kFigures) {
+        auto *label = new QLabel(tr(words));
+        auto *value = new QLabel;
+        value->setObjectName(QStringLiteral("figure-%1").arg(QLatin1String(name)));
+        value->setAlignment(Qt::AlignRight);
+        label->setToolTip(tr(help));
+        value->setToolTip(tr(help));
+        grid->addWidget(label, line, 0);
+        grid->addWidget(value, line++, 1);
+        m_figures.emplace_back(QLatin1String(name), value);
+    }
+    column->addLayout(grid);
+    column->addSpacing(6);
+    m_map = new LeftoverView;
+    column->addWidget(m_map);
+    m_legend = new QLabel;
+    m_legend->setWordWrap(true);
+    column->addWidget(m_legend);
+    auto *row = new QHBoxLayout;
+    m_worst = new QPushButton(tr("Worst place"));
+    m_worst->setObjectName(QStringLiteral("worstPlace"));
+    m_worst->setToolTip(tr("Look where this trial left most noise; again for the next (J)"));
+    m_mark = new QPushButton(tr("Mark it"));
+    m_mark->setObjectName(QStringLiteral("markWorst"));
+    m_mark->setToolTip(tr("Make the worst place a spot"));
+    row->addWidget(m_worst);
+    row->addWidget(m_mark);
+    column->addLayout(row);
+    m_plot = new Plot(tr("brightness, EV against clipping"), tr("noise, % of clipping"), true);
+    m_plot->setObjectName(QStringLiteral("noisePlot"));
+    m_plot->setMinimumHeight(240);
+    column->addWidget(m_plot);
+    column->addStretch(1);
+    connect(m_worst, &QPushButton::clicked, this, &ReadingsPanel::goToWorst);
+    connect(m_mark, &QPushButton::clicked, this, &ReadingsPanel::markWorst);
+    connect(m_map, &LeftoverView::placeRequested, this, [this](QPoint at) {
+        const QSize size = m_session->currentFrame()->pictureSize();
+        m_session->setViewport({std::max(1.0, m_session->viewport().zoom), {double(at.x()) / size.width(), double(at.y()) / size.height()}});
+    });
+    connect(session, &Session::currentChanged, this, &ReadingsPanel::show);
+    connect(session, &Session::columnChanged, this, &ReadingsPanel::show);
+    const auto ifCurrent = [this](int i) {
+        if (i == m_session->current())
+            show();
+    };
+    connect(session, &Session::choicesChanged, this, ifCurrent);
+    connect(session, &Session::frameChanged, this, ifCurrent);
+    connect(measurer, &FrameMeasurer::progressChanged, this, [this] {
+        m_measure->setText(m_measurer->isMeasuring() ? tr("Stop (%1 %)").arg(qRound(100 * m_measurer->fraction())) : tr("Measure the whole frame"));
+    });
+    connect(measurer, &FrameMeasurer::measured, this, [this] {
+        show();
+        if (std::exchange(m_goWhenMeasured, false))
+            goToWorst();
+    });
+    show();
+}
+
+void ReadingsPanel::setTones(const Tones &tones)
+{
+    m_map->setTones(tones);
+    m_plot->setTones(tones);
+}
+
+FrameMeasurer::Subject ReadingsPanel::subject(int trial) const
+{
+    const RollFrame *f = m_session->readyFrame();
+    return f && trial >= 0 ? FrameMeasurer::Subject{f->frame, f->noise, f->trials[size_t(trial)]} : FrameMeasurer::Subject{};
+}
+
+void ReadingsPanel::measure()
+{
+    if (const int trial = m_session->trial(); trial >= 0)
+        m_measurer->measure(subject(trial));
+}
+
+void ReadingsPanel::show()
+{
+    const int trial = m_session->trial();
+    const RollFrame *f = m_session->readyFrame();
+    m_title->setText(trial < 0 ? tr("Choose a trial on the wall") : tr("%1  %2").arg(trialLetter(trial), treatmentWords(f->trials[size_t(trial)])));
+    const auto map = trial < 0 ? nullptr : m_measurer->known(subject(trial));
+    if (map != m_shown)
+        m_nextWorst = 0;
+    m_shown = map;
+    m_measure->setEnabled(trial >= 0);
+    m_worst->setEnabled(trial >= 0);
+    m_mark->setEnabled(map && !map->worst.empty());
+    m_map->setMap(map, f ? f->frame : nullptr);
+    m_legend->setText(map ? tr("Black: no grain left. White: %1 %. Hatched: nothing smooth there. Rings: the worst places.").arg(m_map->whiteAt(), 0, 'f', 0) : QString());
+    for (const auto &[name, label] : m_figures) {
+        QString text = QStringLiteral("\u2013");
+        if (map && map->judged > 0 && name == u"grain")
+            text = tr("%1 %").arg(100 * map->left.luminance, 0, 'f', 1);
+        else if (map && map->judged > 0 && name == u"colour")
+            text = tr("%1 %").arg(100 * map->left.colour, 0, 'f', 1);
+        else if (map && name == u"lost")
+            text = QString::number(map->detailLost, 'f', 2);
+        else if (map && name == u"drift")
+            text = tr("%1, %2").arg(map->drift.median, 0, 'f', 2).arg(map->drift.high, 0, 'f', 2);
+        else if (map && map->judged > 0 && name == u"evenness")
+            text = tr("%1 %").arg(100 * map->evenness, 0, 'f', 0);
+        else if (map && name == u"judged")
+            text = tr("%1 %").arg(100 * map->judged, 0, 'f', 0);
+        else if (map && name == u"time")
+            text = tr("%1 s").arg(map->seconds, 0, 'f', 1);
+        else if (f && trial >= 0 && name == u"time")
+            text = tr("about %1 s").arg(findMethod(f->trials[size_t(trial)].method)->secondsPerMegapixel * double(f->frame->crop.size().area()) * 1e-6, 0, 'f', 0);
+        label->setText(text);
+    }
+    showPlot();
+}
+
+void ReadingsPanel::showPlot()
+{
+    QList<Plot::Line> lines;
+    const RollFrame *f = m_session->readyFrame();
+    if (f) {
+        Plot::Line law{tr("law"), {}, Qt::DotLine, {}, false};
+        // Of the mean of four cells of a mosaic, or of three colours: as the other lines are.
+        const bool mosaic = f->frame->kind == FrameKind::Mosaic;
+        for (int i = -10 * 2; i <= 0; ++i) {
+            const float signal = std::exp2(float(i) / 2);
+            double variance = 0;
+            const size_t cells = mosaic ? 4 : 3;
+            for (size_t c = 0; c < cells; ++c)
+                variance += std::pow(double(f->noise->cells[c].sigmaAt(signal)), 2);
+            law.points << QPointF(i / 2.0, 100 * std::sqrt(variance) / double(cells));
+        }
+        lines << law;
+        bool untreatedShown = false;
+        int stroke = 0;
+        for (int t = 0; t < f->trialCount(); ++t) {
+            const auto map = m_measurer->known(subject(t));
+            if (!map)
+                continue;
+            Plot::Line untreated{tr("untreated"), {}, Qt::SolidLine, {}, true}, treated{tr("after %1").arg(trialLetter(t)), {}, kStrokes[stroke++ % 4], {}, true};
+            for (const NoiseAt &at : map->curve) {
+                untreated.points << QPointF(stopsBelowClipping(at.signal), 100 * at.untreated);
+                treated.points << QPointF(stopsBelowClipping(at.signal), 100 * at.treated);
+            }
+            if (!std::exchange(untreatedShown, true))
+                lines << untreated;
+            lines << treated;
+        }
+    }
+    m_plot->setLines(lines);
+}
+
+QString ReadingsPanel::figure(const QString &name) const
+{
+    for (const auto &[n, label] : m_figures)
+        if (n == name)
+            return label->text();
+    return {};
+}
+
+QPoint ReadingsPanel::worstPlace(size_t i) const
+{
+    const Rect &where = m_shown->worst[i].where;
+    const PixelAt up = uprightOf(*m_session->currentFrame()->frame, {where.x + where.width / 2, where.y + where.height / 2});
+    return {up.x, up.y};
+}
+
+void ReadingsPanel::goToWorst()
+{
+    if (m_session->trial() < 0)
+        return;
+    if (!m_shown) {
+        m_goWhenMeasured = true;
+        measure();
+        return;
+    }
+    if (m_shown->worst.empty())
+        return;
+    const QPoint at = worstPlace(m_nextWorst);
+    m_nextWorst = (m_nextWorst + 1) % m_shown->worst.size();
+    const QSize size = m_session->currentFrame()->pictureSize();
+    m_session->setViewport({std::max(2.0, m_session->viewport().zoom), {(at.x() + 0.5) / size.width(), (at.y() + 0.5) / size.height()}});
+}
+
+void ReadingsPanel::markWorst()
+{
+    if (m_shown && !m_shown->worst.empty())
+        m_session->goToSpot(m_session->addSpot(worstPlace(0), SpotKind::MostNoiseLeft));
+}
+
+} // namespace irenic

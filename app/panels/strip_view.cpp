@@ -1,0 +1,333 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/strip_view.h"
+
+#include <QComboBox>
+#include <QDoubleSpinBox>
+#include <QGridLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QPushButton>
+#include <QSpinBox>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kGapPx = 8;
+
+double onLadder(double from, double to, int steps, int i)
+{
+    const double v = steps > 1 ? from + (to - from) * i / (steps - 1) : from;
+    return std::clamp(std::round(v * 100) / 100, 0.0, 3.0);
+}
+
+} // namespace
+
+std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &about, const NoiseReport &noise, double from, double to, int steps, int *across)
+{
+    std::vector<Cell> cells;
+    const auto value = [&](int i) { return onLadder(from, to, steps, i); };
+    const auto number = [](double v) { return QString::number(v, 'f', 2); };
+    switch (kind) {
+    case Kind::Both:
+    case Kind::Luminance:
+    case Kind::Colour:
+        for (int i = 0; i < steps; ++i) {
+            Treatment t = about;
+            if (kind != Kind::Colour)
+                t.luminance = value(i);
+            if (kind != Kind::Luminance)
+                t.colour = value(i);
+            cells.push_back({t, (kind == Kind::Both ? tr("both %1 x") : kind == Kind::Colour ? tr("colour %1 x") : tr("luminance %1 x")).arg(number(value(i)))});
+        }
+        *across = steps;
+        break;
+    case Kind::Ring:
+        for (int row = 0; row < steps; ++row)
+            for (int i = 0; i < steps; ++i) {
+                Treatment t = about;
+                t.luminance = value(i);
+                t.colour = value(row);
+                cells.push_back({t, tr("lum %1   col %2").arg(number(t.luminance), number(t.colour))});
+            }
+        *across = steps;
+        break;
+    case Kind::Methods:
+        for (int row = 0; row < steps; ++row)
+            for (const MethodInfo &m : methods()) {
+                Treatment t = suggestedFor(m.id, noise);
+                t.luminance = std::clamp(t.luminance * value(row), 0.0, 3.0);
+                t.colour = std::clamp(t.colour * value(row), 0.0, 3.0);
+                cells.push_back({t, tr("%1   %2 x suggested").arg(tr(m.label), number(value(row)))});
+            }
+        *across = int(methods().size());
+        break;
+    }
+    return cells;
+}
+
+StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidget(parent), m_session(session), m_renderer(renderer)
+{
+    setObjectName(QStringLiteral("stripView"));
+    setFocusPolicy(Qt::StrongFocus);
+    auto *column = new QVBoxLayout(this);
+    column->setContentsMargins(14, 4, 14, 8);
+    auto *bar = new QHBoxLayout;
+    m_kinds = new QComboBox;
+    m_kinds->setObjectName(QStringLiteral("stripKind"));
+    m_kinds->setAccessibleName(tr("What changes from picture to picture"));
+    m_kinds->addItems({tr("Test strip: both strengths"), tr("Test strip: luminance"), tr("Test strip: colour"), tr("Ring-around: luminance x colour"), tr("Ring-around: methods x strengths")});
+    bar->addWidget(m_kinds);
+    const auto strength = [&](const QString &words, const QString &name) {
+        auto *label = new QLabel(words);
+        auto *field = new QDoubleSpinBox;
+        field->setRange(0, 3);
+        field->setSingleStep(0.1);
+        field->setSuffix(tr(" x"));
+        field->setObjectName(name);
+        field->setKeyboardTracking(false);
+        label->setBuddy(field);
+        bar->addSpacing(6);
+        bar->addWidget(label);
+        bar->addWidget(field);
+        connect(field, &QDoubleSpinBox::valueChanged, this, &StripView::hang);
+        return field;
+    };
+    m_from = strength(tr("from"), QStringLiteral("stripFrom"));
+    m_to = strength(tr("to"), QStringLiteral("stripTo"));
+    auto *label = new QLabel(tr("steps"));
+    m_steps = new QSpinBox;
+    m_steps->setObjectName(QStringLiteral("stripSteps"));
+    m_steps->setRange(2, 9);
+    label->setBuddy(m_steps);
+    bar->addSpacing(6);
+    bar->addWidget(label);
+    bar->addWidget(m_steps);
+    bar->addStretch(1);
+    const auto button = [&](const QString &text, const QString &name, const QString &tip, auto run) {
+        auto *b = new QPushButton(text);
+        b->setObjectName(name);
+        b->setToolTip(tip);
+        b->setAutoDefault(false);
+        connect(b, &QPushButton::clicked, this, run);
+        bar->addWidget(b);
+        return b;
+    };
+    m_use = button(tr("Use it"), QStringLiteral("stripUse"), tr("The trial takes the picked setting (Enter)"), &StripView::usePicked);
+    m_add = button(tr("Hang it as a trial"), QStringLiteral("stripAdd"), tr("The picked setting becomes a trial of its own (N)"), &StripView::addPicked);
+    button(tr("Picture..."), QStringLiteral("stripPicture"), tr("Write the strip as a labelled picture"), &StripView::pictureRequested);
+    button(tr("Back"), QStringLiteral("stripBack"), tr("Back to the wall (Esc)"), &StripView::closed);
+    column->addLayout(bar);
+    m_sheet = new QWidget;
+    m_sheet->setMinimumSize(1, 1); // its pictures follow the window, and never hold it open
+    column->addWidget(m_sheet, 1);
+    connect(m_kinds, &QComboBox::activated, this, [this](int i) { open(Kind(i)); });
+    connect(m_steps, &QSpinBox::valueChanged, this, &StripView::hang);
+    connect(session, &Session::viewportChanged, this, [this] {
+        for (LivePane *p : m_panes)
+            p->setViewport(m_session->viewport());
+    });
+    connect(session, &Session::lookChanged, this, [this] {
+        for (LivePane *p : m_panes)
+            p->setLook(m_session->look());
+    });
+    const auto leave = [this] {
+        if (isVisible())
+            emit closed();
+    };
+    connect(session, &Session::currentChanged, this, leave);
+}
+
+void StripView::setTones(const Tones &tones)
+{
+    m_tones = tones;
+    QPalette p = palette();
+    p.setColor(QPalette::Window, tones.wall);
+    p.setColor(QPalette::WindowText, tones.wallInk);
+    setPalette(p);
+    m_sheet->setPalette(p);
+    setAutoFillBackground(true);
+    for (QLabel *label : findChildren<QLabel *>())
+        label->setPalette(p);
+    for (LivePane *pane : m_panes)
+        pane->setTones(tones);
+    showPicked();
+}
+
+QString StripView::title() const
+{
+    const RollFrame *f = m_session->readyFrame();
+    return f ? tr("%1, %2").arg(f->name(), m_kinds->currentText()) : QString();
+}
+
+void StripView::open(Kind kind)
+{
+    const RollFrame *f = m_session->readyFrame();
+    if (!f)
+        return;
+    m_kind = kind;
+    m_trial = std::max(0, m_session->trial());
+    m_picked = -1;
+    m_kinds->setCurrentIndex(int(kind));
+    suggestLadder();
+    hang();
+}
+
+/// A ladder about what the trial has now.
+void StripView::suggestLadder()
+{
+    const Treatment &t = m_session->readyFrame()->trials[size_t(m_trial)];
+    const bool ring = m_kind == Kind::Ring || m_kind == Kind::Methods;
+    const double about = m_kind == Kind::Methods ? 1 : m_kind == Kind::Colour ? t.colour : t.luminance, reach = ring ? 0.4 : 0.6;
+    for (QWidget *w : {static_cast<QWidget *>(m_from), static_cast<QWidget *>(m_to), static_cast<QWidget *>(m_steps)})
+        w->blockSignals(true);
+    m_from->setValue(std::max(0.0, about - reach));
+    m_to->setValue(std::min(3.0, about + reach));
+    m_steps->setValue(ring ? 3 : 5);
+    for (QWidget *w : {static_cast<QWidget *>(m_from), static_cast<QWidget *>(m_to), static_cast<QWidget *>(m_steps)})
+        w->blockSignals(false);
+}
+
+void StripView::hang()
+{
+    const RollFrame *f = m_session->readyFrame();
+    if (!f || m_trial >= f->trialCount())
+        return;
+    m_cells = cellsFor(m_kind, f->trials[size_t(m_trial)], *f->noise, m_from->value(), m_to->value(), m_steps->value(), &m_across);
+    while (m_panes.size() > m_cells.size()) {
+        delete m_panes.back();
+        delete m_captions.back();
+        m_panes.pop_back();
+        m_captions.pop_back();
+    }
+    while (m_panes.size() < m_cells.size()) {
+        const int i = int(m_panes.size());
+        auto *pane = new LivePane(m_renderer, m_sheet);
+        pane->setObjectName(QStringLiteral("cell-%1").arg(i));
+        pane->setMinimumSize(60, 50);
+        pane->setTones(m_tones);
+        connect(pane, &PicturePane::picked, this, [this, i] { pick(i); });
+        connect(pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->setViewport({m_session->viewport().zoom, centre}); });
+        connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) {
+            const double now = m_session->viewport().zoom, zoom = std::clamp(steps > 0 ? std::max(0.5, now * 2) : now / 2, 0.5, 8.0);
+            m_session->setViewport({zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
+        });
+        connect(pane, &PicturePane::placeActivated, this, [this, i] {
+            pick(i);
+            usePicked();
+        });
+        connect(pane, &LivePane::stateChanged, this, &StripView::settledChanged);
+        m_panes.push_back(pane);
+        auto *caption = new QLabel(m_sheet);
+        caption->setAlignment(Qt::AlignCenter);
+        caption->setFixedHeight(fontMetrics().height() + 6);
+        caption->setAutoFillBackground(true);
+        m_captions.push_back(caption);
+    }
+    delete m_grid;
+    m_grid = new QGridLayout(m_sheet);
+    m_grid->setContentsMargins(0, 0, 0, 0);
+    m_grid->setSizeConstraint(QLayout::SetNoConstraint);
+    m_grid->setHorizontalSpacing(kGapPx);
+    m_grid->setVerticalSpacing(2);
+    for (int i = 0; i < cellCount(); ++i) {
+        LivePane *pane = m_panes[size_t(i)];
+        pane->setAccessibleName(m_cells[size_t(i)].caption);
+        pane->setViewport(m_session->viewport());
+        pane->setLook(m_session->look());
+        pane->setUrgency(i);
+        pane->setContent({f->frame, f->noise, m_cells[size_t(i)].treatment});
+        m_captions[size_t(i)]->setText(m_cells[size_t(i)].caption);
+        m_grid->addWidget(pane, i / m_across * 2, i % m_across);
+        m_grid->addWidget(m_captions[size_t(i)], i / m_across * 2 + 1, i % m_across);
+        m_grid->setRowStretch(i / m_across * 2, 1);
+        pane->show();
+        m_captions[size_t(i)]->show();
+    }
+    if (m_picked >= cellCount())
+        m_picked = -1;
+    resizeEvent(nullptr);
+    showPicked();
+    emit settledChanged();
+}
+
+void StripView::resizeEvent(QResizeEvent *)
+{
+    const int width = (m_sheet->width() - (m_across - 1) * kGapPx) / std::max(1, m_across);
+    for (LivePane *p : m_panes)
+        p->setFixedWidth(std::max(60, width));
+}
+
+bool StripView::allSettled() const
+{
+    return !m_panes.empty() && std::all_of(m_panes.begin(), m_panes.end(), [](const LivePane *p) { return p->isSettled(); });
+}
+
+void StripView::pick(int cell)
+{
+    if (cell < 0 || cell >= cellCount())
+        return;
+    m_picked = cell;
+    showPicked();
+}
+
+void StripView::pickBeside(int dx, int dy)
+{
+    if (cellCount() == 0)
+        return;
+    const int now = std::max(0, m_picked), x = now % m_across + (m_picked < 0 ? 0 : dx), y = now / m_across + (m_picked < 0 ? 0 : dy);
+    if (x >= 0 && x < m_across && y >= 0 && y * m_across + x < cellCount())
+        pick(y * m_across + x);
+}
+
+/// The picked cell's caption is inverted, as a keeper's strip is.
+void StripView::showPicked()
+{
+    for (int i = 0; i < int(m_captions.size()); ++i) {
+        const Tones t = i == m_picked ? m_tones.invertedPaper() : m_tones;
+        QPalette p = palette();
+        p.setColor(QPalette::Window, t.paper);
+        p.setColor(QPalette::WindowText, t.paperInk);
+        QLabel *caption = m_captions[size_t(i)];
+        caption->setPalette(p);
+        QFont f = font();
+        f.setWeight(i == m_picked ? QFont::DemiBold : QFont::Normal);
+        caption->setFont(f);
+    }
+    m_use->setEnabled(m_picked >= 0);
+    m_add->setEnabled(m_picked >= 0 && m_session->canAddTrial());
+}
+
+void StripView::usePicked()
+{
+    if (m_picked < 0)
+        return;
+    const bool methodsToo = m_kind == Kind::Methods;
+    m_session->changeTreatment(m_trial, m_cells[size_t(m_picked)].treatment, (methodsToo ? tr("setting of %1 from the ring-around") : tr("strengths of %1 from the strip")).arg(trialLetter(m_trial)));
+    emit closed();
+}
+
+void StripView::addPicked()
+{
+    if (m_picked < 0)
+        return;
+    m_session->addTrial(m_cells[size_t(m_picked)].treatment);
+    emit closed();
+}
+
+void StripView::keyPressEvent(QKeyEvent *event)
+{
+    switch (event->key()) {
+    case Qt::Key_Left: pickBeside(-1, 0); break;
+    case Qt::Key_Right: pickBeside(1, 0); break;
+    case Qt::Key_Up: pickBeside(0, -1); break;
+    case Qt::Key_Down: pickBeside(0, 1); break;
+    case Qt::Key_Return:
+    case Qt::Key_Enter: usePicked(); break;
+    case Qt::Key_N: addPicked(); break;
+    case Qt::Key_Escape: emit closed(); break;
+    default: QWidget::keyPressEvent(event);
+    }
+}
+
+} // namespace irenic
