@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "commands.h"
 
+#include "irenic/recipe.h"
+
 #include <nlohmann/json.hpp>
 
 #include <cstdio>
@@ -17,7 +19,7 @@ struct Outcome {
     double seconds = 0;
 };
 
-Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a)
+Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a, const std::optional<Recipe> &recipe)
 {
     const RunContext run{a.threads, {}, {}};
     auto frame = readFrame(file, run);
@@ -33,6 +35,10 @@ Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a)
     outcome.treatment.colourMethod = a.colourMethod;
     outcome.treatment.luminance = a.luminance.value_or(outcome.treatment.luminance);
     outcome.treatment.colour = a.colour.value_or(outcome.treatment.colour);
+    if (recipe) {
+        outcome.treatment = recipe->treatment;
+        outcome.reason = "the recipe " + recipe->name;
+    }
     const Result<std::string> name = expandName(a.nameTemplate, *frame.value(), outcome.treatment);
     if (!name)
         return name.error();
@@ -74,9 +80,18 @@ int clean(const CleanArguments &arguments)
         std::fprintf(stderr, "irenic-cli: %s\n", s.error().userMessage.c_str());
         return 2;
     }
+    std::optional<Recipe> recipe;
+    if (!arguments.recipe.empty()) {
+        const Result<Recipe> read = readRecipe(arguments.recipe);
+        if (!read) {
+            std::fprintf(stderr, "irenic-cli: %s\n", read.error().userMessage.c_str());
+            return 2;
+        }
+        recipe = read.value();
+    }
     int status = 0;
     for (const std::string &file : arguments.files) {
-        const Result<Outcome> outcome = cleanOne(file, arguments);
+        const Result<Outcome> outcome = cleanOne(file, arguments, recipe);
         if (!outcome) {
             report(file, outcome.error(), arguments.json);
             status = 1;

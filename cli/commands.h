@@ -22,6 +22,7 @@ struct CleanArguments {
     std::string method = "auto";
     std::string colourMethod; ///< empty: the same
     std::optional<double> luminance, colour;
+    std::string recipe; ///< file; in place of method and strengths
     std::string format = "auto";
     std::string nameTemplate = kDefaultNameTemplate;
     int threads = 0;
@@ -29,6 +30,19 @@ struct CleanArguments {
     bool dryRun = false;
 };
 int clean(const CleanArguments &arguments);
+
+struct StripArguments {
+    std::string file;
+    std::string spot; ///< X,Y,WIDTH,HEIGHT of the upright picture
+    std::vector<std::string> trials;
+    std::string out;
+    int zoom = 2;
+    double pushEv = 0;
+    bool untreated = true;
+    int threads = 0;
+};
+/// Writes the trials at one spot, side by side, as a labelled PNG.
+int strip(const StripArguments &arguments, int &argc, char **argv);
 
 /// Says on standard error, and with `json` as an object on standard output, why a file failed.
 void report(const std::string &file, const Error &error, bool json);

@@ -62,6 +62,19 @@ int main(int argc, char **argv)
     cleanCommand->add_flag("--json", c.json, "One JSON object a line");
     cleanCommand->add_flag("--dry-run", c.dryRun, "Say what would be done and write nothing");
 
+    cleanCommand->add_option("--recipe", c.recipe, "A recipe file, in place of method and strengths")->excludes("--method")->excludes("--luminance")->excludes("--colour")->excludes("--colour-method");
+
+    StripArguments s;
+    CLI::App *stripCommand = app.add_subcommand("strip", "Write trials at one spot, side by side, as a labelled PNG");
+    stripCommand->add_option("file", s.file, "Photograph")->required();
+    stripCommand->add_option("--spot", s.spot, "X,Y,WIDTH,HEIGHT in pixels of the upright picture")->required();
+    stripCommand->add_option("--trial", s.trials, "METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR; once for every trial")->required()->take_all();
+    stripCommand->add_option("--out", s.out, "PNG to write; an existing file is not replaced")->required();
+    stripCommand->add_option("--zoom", s.zoom, "Screen pixels per picture pixel")->check(CLI::Range(1, 8))->capture_default_str();
+    stripCommand->add_option("--push", s.pushEv, "Exposure lift for looking, EV")->check(CLI::Range(-2., 6.));
+    stripCommand->add_flag("!--no-untreated", s.untreated, "Leave the untreated picture out");
+    stripCommand->add_option("--threads", s.threads, "0 uses every core")->check(CLI::Range(0, 1024));
+
     bool methodsJson = false;
     CLI::App *methodsCommand = app.add_subcommand("methods", "List the methods");
     methodsCommand->add_flag("--json", methodsJson, "One JSON object a line");
@@ -71,5 +84,7 @@ int main(int argc, char **argv)
         return measure(measureArguments);
     if (cleanCommand->parsed())
         return clean(c);
+    if (stripCommand->parsed())
+        return strip(s, argc, argv);
     return listMethods(methodsJson);
 }

@@ -97,14 +97,17 @@ void LivePane::request()
     if (r.place != m_wanted.place || r.treatment != m_wanted.treatment)
         m_readings.reset();
     m_wanted = r;
-    for (const PaneResult &known : m_recent)
-        if (known.request.sameContent(r) && (r.place.isEmpty() || m_readings)) {
+    const auto known = std::find_if(m_recent.begin(), m_recent.end(), [&](const PaneResult &k) { return k.request.sameContent(r); });
+    if (known != m_recent.end()) {
+        m_shownSerial = r.serial;
+        setImage({known->image, r.region, r.reduction});
+        if (r.place.isEmpty() || m_readings) {
             m_renderer->forgetPane(m_id);
-            m_shownSerial = r.serial;
-            setImage({known.image, r.region, r.reduction});
             emit stateChanged();
             return;
         }
+        // The picture is there, but its readings are not: the renderer brings both.
+    }
     m_renderer->request(r);
     emit stateChanged();
 }

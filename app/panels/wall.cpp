@@ -5,6 +5,7 @@
 #include <QLabel>
 #include <QResizeEvent>
 #include <QScrollArea>
+#include <QScrollBar>
 
 namespace irenic {
 
@@ -24,6 +25,8 @@ Wall::Wall(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidget(
     m_scroll->setWidgetResizable(true);
     m_scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     m_scroll->setFocusPolicy(Qt::NoFocus);
+    for (QScrollBar *bar : {m_scroll->horizontalScrollBar(), m_scroll->verticalScrollBar()})
+        bar->setAccessibleName(tr("Further columns of the wall"));
     m_sheet = new QWidget;
     m_scroll->setWidget(m_sheet);
     column->addWidget(m_scroll);

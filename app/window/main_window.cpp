@@ -391,7 +391,14 @@ void MainWindow::showSpotMenu(int spot, QPoint globalPoint)
     menu.exec(globalPoint);
 }
 
-MainWindow::~MainWindow() = default;
+MainWindow::~MainWindow()
+{
+    // Panes and panels go before what they draw from: the session, the renderer, the measurer.
+    qApp->removeEventFilter(this);
+    m_session.disconnect();
+    delete centralWidget();
+    qDeleteAll(m_docks);
+}
 
 QWidget *MainWindow::makeEmptyPage()
 {

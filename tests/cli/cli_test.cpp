@@ -5,6 +5,7 @@
 
 #include <QDir>
 #include <QFile>
+#include <QImage>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -180,6 +181,74 @@ private slots:
         QCOMPARE(j["id"].get<std::string>(), std::string("wavelet"));
         QCOMPARE(j["parameters"][0]["max"].get<double>(), 3.0);
         QVERIFY(run("irenic-cli", {}).status != 0);
+    }
+
+    void aStripShowsTheSamePixelsAsTheExport()
+    {
+        const QString sheet = m_dir->filePath("sheet.png");
+        const Ran r = run("irenic-cli", {"strip", m_shot, "--spot", "40,60,90,70", "--trial", "dct:0.8", "--trial", "wavelet:0.5:1.2", "--trial", "bm3d", "--zoom", "1", "--out", sheet});
+        QVERIFY2(r.status == 0, r.err.constData());
+        const QImage drawn(sheet);
+        QVERIFY(drawn.width() > 4 * 90 && drawn.height() > 70 + 40);
+        // The trial of the command line, cleaned and developed by an export of the whole frame, is in the sheet to the bit of a screen.
+        QVERIFY(run("irenic-cli", {"clean", m_shot, "--method", "dct", "--luminance", "0.8", "--colour", "0.8", "--format", "tiff", "--out", m_dir->path(), "--name", "whole"}).status == 0);
+        const auto whole = readFrame(m_dir->filePath("whole.tif").toStdString()).take();
+        const auto same = [&](int dx, int dy) {
+            for (int y = 0; y < 70; y += 3)
+                for (int x = 0; x < 90; x += 3) {
+                    const QRgb p = drawn.pixel(dx + x, dy + y);
+                    const int got[3] = {qRed(p), qGreen(p), qBlue(p)};
+                    for (int c = 0; c < 3; ++c)
+                        if (std::abs(whole->samples.at((40 + x) * 3 + c, 60 + y) / 257.0 - got[c]) > 0.7)
+                            return false;
+                }
+            return true;
+        };
+        int found = 0;
+        for (int dy = 0; dy + 70 <= drawn.height(); ++dy)
+            for (int dx = 0; dx + 90 <= drawn.width(); ++dx)
+                found += same(dx, dy);
+        QCOMPARE(found, 1);
+        const QByteArray before = contents(sheet);
+        const Ran again = run("irenic-cli", {"strip", m_shot, "--spot", "40,60,90,70", "--trial", "dct", "--out", sheet});
+        QVERIFY(again.status != 0 && again.err.contains("not replaced"));
+        QCOMPARE(contents(sheet), before);
+    }
+
+    void aStripThatCannotBeMadeSaysWhy_data()
+    {
+        QTest::addColumn<QStringList>("more");
+        QTest::addColumn<QString>("word");
+        QTest::newRow("outside") << QStringList{"--spot", "390,10,50,50", "--trial", "dct"} << "does not lie inside";
+        QTest::newRow("no numbers") << QStringList{"--spot", "a,b,c,d", "--trial", "dct"} << "X,Y,WIDTH,HEIGHT";
+        QTest::newRow("no method") << QStringList{"--spot", "0,0,50,50", "--trial", "magic:1"} << "magic";
+        QTest::newRow("strength") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:strong"} << "no number";
+        QTest::newRow("range") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:7"} << "luminance";
+    }
+    void aStripThatCannotBeMadeSaysWhy()
+    {
+        QFETCH(QStringList, more);
+        QFETCH(QString, word);
+        const QString out = m_dir->filePath("none.png");
+        const Ran r = run("irenic-cli", QStringList{"strip", m_shot, "--out", out} + more);
+        QVERIFY(r.status != 0);
+        QVERIFY2(QString::fromUtf8(r.err).contains(word), r.err.constData());
+        QVERIFY(!QFile::exists(out));
+    }
+
+    void aRecipeIsAppliedAsItStands()
+    {
+        QFile recipe(m_dir->filePath("quiet.json"));
+        QVERIFY(recipe.open(QIODevice::WriteOnly) && recipe.write("{\"format\": \"irenic-recipe\", \"version\": 1, \"name\": \"Quiet\", \"method\": \"dct\", \"luminance\": 0.4, \"colour\": 1.3}") > 0);
+        recipe.close();
+        const Ran r = run("irenic-cli", {"clean", m_shot, "--recipe", recipe.fileName(), "--dry-run", "--json", "--out", m_dir->filePath("x")});
+        QVERIFY2(r.status == 0, r.err.constData());
+        const json j = json::parse(r.out.toStdString());
+        QCOMPARE(j["method"].get<std::string>(), std::string("dct"));
+        QCOMPARE(j["luminance"].get<double>(), 0.4);
+        QCOMPARE(j["colour"].get<double>(), 1.3);
+        QVERIFY(run("irenic-cli", {"clean", m_shot, "--recipe", m_shot, "--out", m_dir->filePath("x")}).status != 0);
+        QVERIFY(run("irenic-cli", {"clean", m_shot, "--recipe", recipe.fileName(), "--luminance", "1", "--out", m_dir->filePath("x")}).status != 0);
     }
 
 private:

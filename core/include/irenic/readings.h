@@ -40,6 +40,7 @@ double detailLost(PlaneView<const float> untreated, PlaneView<const float> treat
 struct NoiseLeft {
     double luminance = 1;
     double colour = 1;
+    bool operator==(const NoiseLeft &) const = default;
 };
 NoiseLeft noiseLeftOnFlat(const Treatment &treatment);
 

@@ -110,6 +110,130 @@ private slots:
         QCOMPARE(m_session->frame(1).keeper, -1);
     }
 
+    void trialsComeGoAndMove()
+    {
+        Session &s = *m_session;
+        s.chooseKeeper(1);
+        const Treatment kept = s.frame(0).trials[1];
+        s.addTrial({"dct", 0.5, 0.6}, 0); // before the others: the keeper moves along
+        QCOMPARE(s.frame(0).trialCount(), 4);
+        QCOMPARE(s.frame(0).keeper, 2);
+        QCOMPARE(s.column(), 0);
+        s.moveTrial(2, 3);
+        QCOMPARE(s.frame(0).keeper, 3);
+        QVERIFY(s.frame(0).trials[3] == kept);
+        s.moveTrial(0, 3);
+        QCOMPARE(s.frame(0).keeper, 2);
+        s.removeTrial(0);
+        QCOMPARE(s.frame(0).keeper, 1);
+        QVERIFY(s.frame(0).trials[1] == kept);
+        s.removeTrial(1);
+        QCOMPARE(s.frame(0).keeper, -1);
+        QCOMPARE(s.undoStack()->undoText(), QStringLiteral("removing trial B"));
+        while (s.undoStack()->canUndo())
+            s.undoStack()->undo();
+        QCOMPARE(s.frame(0).trialCount(), kFirstTrials);
+        QCOMPARE(s.frame(0).keeper, -1);
+        while (s.undoStack()->canRedo())
+            s.undoStack()->redo();
+        QCOMPARE(s.frame(0).trialCount(), 2);
+    }
+
+    void thereIsAlwaysATrialAndNeverTooMany()
+    {
+        Session &s = *m_session;
+        for (int i = 0; i < 20; ++i)
+            s.addTrial({"dct", 0.1 * i, 1});
+        QCOMPARE(s.frame(0).trialCount(), kMostTrials);
+        QVERIFY(!s.canAddTrial());
+        QCOMPARE(s.column(), kMostTrials - 1);
+        for (int i = 0; i < 20; ++i)
+            s.removeTrial(0);
+        QCOMPARE(s.frame(0).trialCount(), 1);
+        QCOMPARE(s.column(), 0); // the keyboard is on a column that is there
+    }
+
+    void spotsAreMarkedMovedNamedAndRemoved()
+    {
+        Session &s = *m_session;
+        QCOMPARE(s.addSpot({200, 10}), -1); // outside the picture of 128 x 96
+        QCOMPARE(s.addSpot({20, 30}), 0);
+        QCOMPARE(s.addSpot({100, 80}, SpotKind::Edge), 1);
+        QCOMPARE(s.frame(0).spots[1].words(), QStringLiteral("edge"));
+        s.renameSpot(1, "  mast  ");
+        QCOMPARE(s.frame(0).spots[1].words(), QStringLiteral("mast"));
+        s.reorderSpot(1, 0);
+        QCOMPARE(s.frame(0).spots[0].at, QPoint(100, 80));
+        s.goToSpot(0);
+        QCOMPARE(s.viewport().zoom, 2.0);
+        QCOMPARE(s.spotAt(0), 0);
+        QCOMPARE(s.lastSpot(), 0);
+        s.moveSpot(0, {50, 50});
+        QCOMPARE(s.spotAt(0), -1);
+        s.removeSpot(0);
+        QCOMPARE(s.frame(0).spots.size(), size_t(1));
+        s.undoStack()->undo();
+        s.undoStack()->undo();
+        QCOMPARE(s.frame(0).spots[0].at, QPoint(100, 80));
+        for (int i = 0; i < 20; ++i)
+            s.addSpot({i, i});
+        QCOMPARE(s.frame(0).spots.size(), size_t(kMostSpots));
+    }
+
+    void spotsAreCarriedToFramesOfTheSameSize()
+    {
+        Session &s = *m_session;
+        s.addPaths({"/roll/small.dng"});
+        const Simulated small = simulate(makeScene({64, 48}), {});
+        s.setReadingDone("/roll/small.dng", small.frame, small.noise, {});
+        s.addSpot({20, 30});
+        QCOMPARE(s.carrySpots(), 1);
+        QVERIFY(s.frame(1).spots == s.frame(0).spots);
+        QVERIFY(s.frame(2).spots.empty());
+        QCOMPARE(s.carrySpots(), 0); // there already
+        QCOMPARE(s.current(), 0);
+        s.undoStack()->undo();
+        QVERIFY(s.frame(1).spots.empty());
+    }
+
+    void rowsLookAtSpotsThatNoOtherRowLooksAt()
+    {
+        Session &s = *m_session;
+        for (const QPoint at : {QPoint(20, 20), QPoint(60, 40), QPoint(100, 80)})
+            s.addSpot(at);
+        s.goToSpot(1);
+        s.setRowCount(3);
+        QCOMPARE(s.rowCount(), 3);
+        QCOMPARE(s.spotAt(0), 1);
+        QCOMPARE(s.spotAt(1), 0);
+        QCOMPARE(s.spotAt(2), 2);
+        s.setRow(2);
+        s.setViewport({4, {0.1, 0.1}});
+        QCOMPARE(s.viewport(0).zoom, 4.0); // one magnification for all rows, a place for each
+        QCOMPARE(s.spotAt(0), 1);
+        QCOMPARE(s.spotAt(2), -1);
+        s.setRowCount(99);
+        QCOMPARE(s.rowCount(), kMostRows);
+        s.setRowCount(1);
+        QCOMPARE(s.row(), 0);
+    }
+
+    void oneTreatmentForAllFramesIsOneStep()
+    {
+        Session &s = *m_session;
+        const Treatment t{"bm3d", 0.7, 0.9};
+        QCOMPARE(s.treatAll(t), 2);
+        for (int i = 0; i < 2; ++i)
+            QVERIFY(s.frame(i).trials[size_t(s.frame(i).keeper)] == t);
+        const int trials = s.frame(0).trialCount();
+        s.treatAll(t); // again: it hangs already
+        QCOMPARE(s.frame(0).trialCount(), trials);
+        s.undoStack()->undo();
+        s.undoStack()->undo();
+        QCOMPARE(s.frame(1).keeper, -1);
+        QCOMPARE(s.frame(1).trialCount(), kFirstTrials);
+    }
+
     void undoGoesToTheFrameThatItChanges()
     {
         m_session->changeStrength(1, false, 0.5);

@@ -411,7 +411,7 @@ private slots:
         QCOMPARE(session()->frame(0).trials[2].method, std::string("nlm"));
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle(), kPatienceMs);
         auto *reading = m_window->wall()->findChild<QWidget *>("strip-C")->findChild<QLabel *>("reading");
-        QTRY_VERIFY(reading->text().contains("grain left"));
+        QTRY_VERIFY(reading->text().contains("detail lost"));
     }
 
     void wallGreysReachThePictures()

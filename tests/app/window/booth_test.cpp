@@ -1,0 +1,588 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/blind_view.h"
+#include "panels/frame_panels.h"
+#include "panels/loupe.h"
+#include "panels/output_size_dialog.h"
+#include "panels/readings_panel.h"
+#include "panels/spot_bar.h"
+#include "support/frames.h"
+#include "view/leftover_view.h"
+#include "view/plot.h"
+#include "window/actions.h"
+#include "window/start.h"
+
+#include <QComboBox>
+#include <QDockWidget>
+#include <QDoubleSpinBox>
+#include <QLabel>
+#include <QMenu>
+#include <QPushButton>
+#include <QSignalSpy>
+#include <QSpinBox>
+#include <QStandardPaths>
+#include <QTableWidget>
+#include <QTemporaryDir>
+#include <QTest>
+#include <QToolButton>
+
+using namespace irenic;
+using namespace irenic::test;
+
+/// Comparing, as a photographer does it: spots, rows, strips, loupe, blind rounds, guests, readings. Drives the real window.
+class BoothTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void initTestCase()
+    {
+        QStandardPaths::setTestModeEnabled(true);
+        prepareApplication(*qApp);
+        ShootOptions o;
+        o.iso = 6400;
+        for (const char *name : {"first", "second"})
+            QVERIFY(writeShot(m_dir.filePath(QStringLiteral("%1.dng").arg(name)).toStdString(), shoot(makeScene({900, 700}), o).value(), o));
+    }
+
+    void init()
+    {
+        m_window = std::make_unique<MainWindow>();
+        m_window->resize(1280, 800);
+        m_window->show();
+        QVERIFY(QTest::qWaitForWindowExposed(m_window.get()));
+        m_window->activateWindow();
+        m_window->open({m_dir.filePath("first.dng"), m_dir.filePath("second.dng")});
+        for (int i = 0; i < 2; ++i)
+            QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);
+        session()->setViewport({2, {0.5, 0.2}});
+        settle();
+    }
+    void cleanup() { m_window.reset(); }
+
+    void spotsAreProposedAndDigitsGoThere()
+    {
+        const auto &spots = session()->frame(0).spots;
+        QVERIFY2(spots.size() >= 3, "the test scene has texture, colours and darkness");
+        for (int i = 0; i < int(spots.size()); ++i) {
+            QTest::keyClick(m_window.get(), Qt::Key(Qt::Key_1 + i));
+            QCOMPARE(session()->spotAt(0), i);
+            QVERIFY(m_window->wall()->visibleRegion().adjusted(-1, -1, 1, 1).contains(spots[size_t(i)].at));
+            QVERIFY(tab(i)->isChecked());
+        }
+        QTest::mouseClick(tab(0), Qt::LeftButton);
+        QCOMPARE(session()->spotAt(0), 0);
+    }
+
+    void spotsAreMarkedByKeyButtonAndClick()
+    {
+        while (session()->frame(0).spots.size() > 4) // room for three
+            session()->removeSpot(4);
+        const size_t before = session()->frame(0).spots.size();
+        QTest::keyClick(m_window.get(), Qt::Key_S);
+        QCOMPARE(session()->frame(0).spots.size(), before + 1);
+        QVERIFY((session()->frame(0).spots.back().at - m_window->wall()->middle()).manhattanLength() <= 2);
+        LivePane *pane = paneAt(1);
+        const QPoint at(40, 60);
+        const QPointF place = pane->pictureAt(at);
+        QTest::mouseClick(pane, Qt::LeftButton, Qt::ShiftModifier, at);
+        QCOMPARE(session()->frame(0).spots.size(), before + 2);
+        QCOMPARE(session()->frame(0).spots.back().at, QPoint(int(place.x()), int(place.y())));
+        auto *plus = m_window->findChild<QToolButton *>("markSpot");
+        session()->setViewport({2, {0.2, 0.8}});
+        QTest::mouseClick(plus, Qt::LeftButton);
+        QCOMPARE(session()->frame(0).spots.size(), before + 3);
+        QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ShiftModifier);
+        QCOMPARE(session()->frame(0).spots.size(), before + 2);
+        trigger("undo");
+        QCOMPARE(session()->frame(0).spots.size(), before + 3);
+        trigger("carrySpots");
+        QVERIFY(session()->frame(1).spots == session()->frame(0).spots);
+    }
+
+    void rowsHangAndEveryPaneSaysItsState()
+    {
+        auto *rows = m_window->findChild<QSpinBox *>("rows");
+        rows->setValue(3);
+        QCOMPARE(m_window->wall()->rowCount(), 3);
+        QCOMPARE(m_window->wall()->paneCount(), 12);
+        settle();
+        QSet<QString> places;
+        for (int row = 0; row < 3; ++row) {
+            QSet<QString> here;
+            for (int c = 0; c < 4; ++c) {
+                const QRect region = m_window->wall()->pane(c, row)->image().region;
+                here.insert(QStringLiteral("%1,%2").arg(region.x()).arg(region.y()));
+            }
+            QCOMPARE(here.size(), 1); // one place a row
+            places += here;
+        }
+        QCOMPARE(places.size(), 3);
+        int states = 0;
+        for (const QLabel *label : m_window->wall()->findChildren<QLabel *>("paneState"))
+            states += label->isVisible() && label->text().contains("settled");
+        QCOMPARE(states, 12);
+        QVERIFY(m_window->wall()->strip(2)->isFolded());
+        QVERIFY(m_window->wall()->strip(2)->readingWords().startsWith("1.00"));
+        trigger("unfold");
+        QVERIFY(!m_window->wall()->strip(2)->isFolded());
+        trigger("unfold");
+        // Dragging a picture of the second row moves that row alone.
+        const QRect first = m_window->wall()->pane(1, 0)->image().region;
+        auto *pane = m_window->wall()->findChild<LivePane *>("pane-1-1");
+        QTest::mousePress(pane, Qt::LeftButton, {}, {80, 50});
+        QCOMPARE(session()->row(), 1);
+        QTest::mouseMove(pane, {60, 70});
+        QTest::mouseRelease(pane, Qt::LeftButton, {}, {60, 70});
+        settle();
+        QCOMPARE(m_window->wall()->pane(1, 0)->image().region, first);
+        QCOMPARE(m_window->wall()->pane(1, 1)->image().region, m_window->wall()->pane(3, 1)->image().region);
+        rows->setValue(1);
+        settle();
+        QCOMPARE(m_window->wall()->paneCount(), 4);
+    }
+
+    void trialsAreAddedUntilTheWallScrolls()
+    {
+        for (int i = 0; i < 3; ++i)
+            QTest::keyClick(m_window.get(), Qt::Key_N);
+        QCOMPARE(m_window->wall()->columnCount(), 7);
+        settle();
+        for (int c = 0; c < 7; ++c) {
+            QVERIFY(m_window->wall()->strip(c)->width() >= Wall::kLeastColumnPx);
+            QCOMPARE(m_window->wall()->pane(c)->image().region, m_window->wall()->pane(0)->image().region);
+        }
+        QCOMPARE(session()->column(), 5);
+        QTest::keyClick(m_window.get(), Qt::Key_D, Qt::ControlModifier);
+        QCOMPARE(session()->frame(0).trialCount(), 7);
+        QTest::keyClick(m_window.get(), Qt::Key_B);
+        QCOMPARE(session()->column(), 1);
+        QTest::keyClick(m_window.get(), Qt::Key_Delete);
+        QCOMPARE(session()->frame(0).trialCount(), 6);
+        trigger("undo");
+        QCOMPARE(session()->frame(0).trialCount(), 7);
+        // The untreated column can be put away, and is still at hand.
+        QTest::keyClick(m_window.get(), Qt::Key_U);
+        settle();
+        QVERIFY(!paneAt(0)->isVisible());
+        const QImage treated = paneAt(2)->grab().toImage();
+        QTest::keyPress(m_window.get(), Qt::Key_Space);
+        settle();
+        QVERIFY(paneAt(2)->grab().toImage() != treated);
+        QTest::keyRelease(m_window.get(), Qt::Key_Space);
+        settle();
+        QCOMPARE(paneAt(2)->grab().toImage(), treated);
+    }
+
+    void holdsShowAnotherSideWhileTheyAreDown_data()
+    {
+        QTest::addColumn<int>("key");
+        QTest::addColumn<int>("show");
+        QTest::newRow("removed") << int(Qt::Key_R) << int(Show::Removed);
+        QTest::newRow("luminance") << int(Qt::Key_L) << int(Show::Luminance);
+        QTest::newRow("colour") << int(Qt::Key_O) << int(Show::Colour);
+        QTest::newRow("clipping") << int(Qt::Key_X) << int(Show::Clipping);
+    }
+    void holdsShowAnotherSideWhileTheyAreDown()
+    {
+        QFETCH(int, key);
+        QFETCH(int, show);
+        const RollFrame &f = session()->frame(0);
+        const QImage picture = paneAt(2)->image().image;
+        const auto meant = [&](Show side) {
+            const QRect r = paneAt(2)->image().region;
+            const Rect stored = Rect{r.x(), r.y(), r.width(), r.height()}.movedBy(f.frame->crop.x, f.frame->crop.y);
+            const auto rgb = encoded8(developView(Cleaner(f.frame, f.noise, f.trials[1]), stored, 1, {0, side}, nullptr, {}).value());
+            return QImage(rgb.samples.data(), rgb.size.width, rgb.size.height, 3 * rgb.size.width, QImage::Format_RGB888).convertToFormat(picture.format());
+        };
+        QTest::keyPress(m_window.get(), Qt::Key(key));
+        settle();
+        QCOMPARE(paneAt(2)->image().image, meant(Show(show)));
+        QVERIFY(paneAt(2)->image().image != picture);
+        QTest::keyRelease(m_window.get(), Qt::Key(key));
+        QCOMPARE(paneAt(2)->image().image, picture); // at once: it was settled before
+        // The toggle of the pair, and its way back.
+        QTest::keyClick(m_window.get(), Qt::Key(key), Qt::ShiftModifier);
+        settle();
+        QCOMPARE(int(session()->look().show), show);
+        QCOMPARE(paneAt(2)->image().image, meant(Show(show)));
+        QCOMPARE(m_window->findChild<QComboBox *>("show")->currentText(), SpotBar::showWords(Show(show)));
+        QTest::keyClick(m_window.get(), Qt::Key(key), Qt::ShiftModifier);
+        settle();
+        QCOMPARE(paneAt(2)->image().image, picture);
+    }
+
+    void aTestStripSetsTheTrial()
+    {
+        QTest::keyClick(m_window.get(), Qt::Key_B);
+        QTest::keyClick(m_window.get(), Qt::Key_T);
+        StripView *strip = m_window->stripView();
+        QVERIFY(strip->isVisible() && !m_window->wall()->isVisible());
+        QCOMPARE(strip->cellCount(), 5);
+        m_window->findChild<QDoubleSpinBox *>("stripFrom")->setValue(0.2);
+        m_window->findChild<QDoubleSpinBox *>("stripTo")->setValue(1.4);
+        m_window->findChild<QSpinBox *>("stripSteps")->setValue(4);
+        QCOMPARE(strip->cellCount(), 4);
+        for (int i = 0; i < 4; ++i) {
+            QCOMPARE(strip->cell(i).treatment.luminance, 0.2 + 0.4 * i);
+            QCOMPARE(strip->cell(i).treatment.colour, 0.2 + 0.4 * i);
+            QCOMPARE(strip->cell(i).treatment.method, session()->frame(0).trials[1].method);
+        }
+        QTRY_VERIFY_WITH_TIMEOUT(strip->allSettled(), kPatienceMs);
+        QVERIFY(strip->pane(0)->image().image != strip->pane(3)->image().image);
+        const QImage sheet = m_window->comparisonPicture();
+        QVERIFY(sheet.width() > 4 * strip->pane(0)->image().image.width());
+        QVERIFY(!m_window->findChild<QPushButton *>("stripUse")->isEnabled());
+        QTest::keyClick(strip, Qt::Key_Right); // the first, then the next
+        QTest::keyClick(strip, Qt::Key_Right);
+        QCOMPARE(strip->picked(), 1);
+        QTest::keyClick(strip, Qt::Key_Return);
+        QVERIFY(m_window->wall()->isVisible());
+        QCOMPARE(session()->frame(0).trials[1].luminance, 0.6);
+        QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("strengths of B from the strip"));
+        settle();
+    }
+
+    void aRingAroundMakesATrial()
+    {
+        QTest::keyClick(m_window.get(), Qt::Key_A);
+        QTest::keyClick(m_window.get(), Qt::Key_T, Qt::ShiftModifier);
+        StripView *strip = m_window->stripView();
+        QCOMPARE(strip->cellCount(), 9);
+        QCOMPARE(strip->columnCount(), 3);
+        QVERIFY(strip->cell(1).treatment.luminance > strip->cell(0).treatment.luminance && strip->cell(1).treatment.colour == strip->cell(0).treatment.colour);
+        QVERIFY(strip->cell(3).treatment.colour > strip->cell(0).treatment.colour && strip->cell(3).treatment.luminance == strip->cell(0).treatment.luminance);
+        auto *cell = strip->findChild<LivePane *>("cell-5");
+        QTest::mouseClick(cell, Qt::LeftButton, {}, {20, 20});
+        QCOMPARE(strip->picked(), 5);
+        const Treatment meant = strip->cell(5).treatment;
+        QTest::keyClick(strip, Qt::Key_N);
+        QCOMPARE(session()->frame(0).trialCount(), 4);
+        QVERIFY(session()->frame(0).trials[3] == meant);
+        // Methods across, strengths down.
+        trigger("methodRing");
+        QCOMPARE(strip->columnCount(), int(methods().size()));
+        QSet<QString> names;
+        for (int i = 0; i < strip->columnCount(); ++i)
+            names.insert(QString::fromStdString(strip->cell(i).treatment.method));
+        QCOMPARE(names.size(), qsizetype(methods().size()));
+        QTest::keyClick(strip, Qt::Key_Escape);
+        QVERIFY(m_window->wall()->isVisible());
+        settle();
+    }
+
+    void theLoupeWipesBetweenTwo()
+    {
+        QTest::keyClick(m_window.get(), Qt::Key_C);
+        QTest::keyClick(m_window.get(), Qt::Key_W);
+        Loupe *loupe = m_window->loupe();
+        QTRY_VERIFY_WITH_TIMEOUT(loupe->allSettled(), kPatienceMs);
+        QVERIFY(loupe->first()->content().treatment.isIdentity());
+        QVERIFY(loupe->second()->content().treatment == session()->frame(0).trials[2]);
+        // Left of the line hangs the first, right of it the second, at the same place.
+        const auto table = loupe->first()->parentWidget();
+        const QImage screen = table->grab().toImage();
+        const auto shows = [&](const LivePane *pane, QPoint at) {
+            const QPointF picture = pane->pictureAt(at);
+            const QPoint in = QPoint(int(std::floor(picture.x())), int(std::floor(picture.y()))) - pane->image().region.topLeft();
+            return QColor(pane->image().image.pixel(in)).rgb() == QColor(screen.pixel(at)).rgb();
+        };
+        int left = 0, right = 0, wrong = 0;
+        for (int y = 20; y < table->height() - 20; y += 23)
+            for (int x = 20; x < table->width() - 20; x += 31) {
+                if (std::abs(x - table->width() / 2) < 8)
+                    continue;
+                const bool first = x < table->width() / 2;
+                (first ? left : right) += shows(first ? loupe->first() : loupe->second(), {x, y});
+                wrong += shows(first ? loupe->second() : loupe->first(), {x, y});
+            }
+        QVERIFY(left > 200 && right > 200);
+        QVERIFY2(wrong < left / 4, "the other picture's pixels may agree by chance only");
+        QTest::keyClick(loupe, Qt::Key_Q);
+        QVERIFY(loupe->second()->content().treatment.isIdentity());
+        const double before = loupe->wipe();
+        QTest::keyClick(loupe, Qt::Key_Right);
+        QVERIFY(loupe->wipe() > before);
+        QTest::keyClick(loupe, Qt::Key_V);
+        QCOMPARE(int(loupe->way()), int(Loupe::Way::WipeDown));
+        QTest::keyClick(loupe, Qt::Key_V);
+        QCOMPARE(int(loupe->way()), int(Loupe::Way::SideBySide));
+        QTRY_VERIFY_WITH_TIMEOUT(loupe->allSettled(), kPatienceMs);
+        QVERIFY(loupe->first()->geometry().right() < loupe->second()->geometry().left());
+        QCOMPARE(loupe->first()->image().region, loupe->second()->image().region);
+        QTest::keyClick(loupe, Qt::Key_Escape);
+        QVERIFY(m_window->wall()->isVisible());
+    }
+
+    void aBlindRoundNamesNothingUntilTheEnd()
+    {
+        QTest::keyClick(m_window.get(), Qt::Key_Y);
+        BlindView *blind = m_window->blindView();
+        blind->begin(42);
+        QVERIFY(blind->isAsking());
+        QCOMPARE(blind->round()->total(), size_t(3));
+        // Nobody can say which is which: no visible words name a method, a letter's trial or a reading.
+        for (const QLabel *label : blind->findChildren<QLabel *>()) {
+            if (!label->isVisible())
+                continue;
+            for (const MethodInfo &m : methods())
+                QVERIFY2(!label->text().contains(QLatin1String(m.label)), qPrintable(label->text()));
+            QVERIFY(!label->text().contains("left:"));
+        }
+        // An answer before both pictures are there is no answer.
+        QTest::keyClick(blind, Qt::Key_Left);
+        const bool early = blind->round()->asked() == 0;
+        QVERIFY(early || (blind->left()->isSettled() && blind->right()->isSettled()));
+        // Always picks trial B, wherever it hangs.
+        const Treatment favourite = session()->frame(0).trials[1];
+        while (blind->isAsking()) {
+            QTRY_VERIFY_WITH_TIMEOUT(blind->left()->isSettled() && blind->right()->isSettled(), kPatienceMs);
+            const bool left = blind->left()->content().treatment == favourite, right = blind->right()->content().treatment == favourite;
+            QVERIFY(!(blind->left()->content().treatment == blind->right()->content().treatment));
+            QTest::keyClick(blind, left ? Qt::Key_Left : right ? Qt::Key_Right : Qt::Key_Down);
+        }
+        QVERIFY2(blind->verdict().contains("You preferred B"), qPrintable(blind->verdict()));
+        QVERIFY2(blind->verdict().contains("more pair"), "three pairs settle nothing");
+        QVERIFY(blind->verdict().contains("Round 42"));
+        auto *table = blind->findChild<QTableWidget *>("blindTable");
+        QCOMPARE(table->rowCount(), 3);
+        QVERIFY(table->item(0, 0)->text().startsWith("B"));
+        QCOMPARE(table->item(0, 1)->text(), QStringLiteral("2"));
+        QTest::mouseClick(blind->findChild<QPushButton *>("blindMore"), Qt::LeftButton);
+        QVERIFY(blind->isAsking());
+        QVERIFY(blind->round()->total() > 3);
+        QTRY_VERIFY_WITH_TIMEOUT(blind->left()->isSettled() && blind->right()->isSettled(), kPatienceMs);
+        QTest::keyClick(blind, Qt::Key_Down);
+        const size_t asked = blind->round()->asked();
+        QTest::keyClick(blind, Qt::Key_Backspace);
+        QCOMPARE(blind->round()->asked(), asked - 1);
+        QTest::mouseClick(blind->findChild<QPushButton *>("blindReveal"), Qt::LeftButton);
+        QTest::mouseClick(blind->findChild<QPushButton *>("blindKeep"), Qt::LeftButton);
+        QCOMPARE(session()->frame(0).keeper, 1);
+        QVERIFY(m_window->wall()->isVisible());
+    }
+
+    void aGuestHangsBesideTheTrials()
+    {
+        const RollFrame &f = session()->frame(0);
+        const auto rgb = encoded8(developRegion(Cleaner(f.frame, f.noise, {"wavelet", 1, 1}), f.frame->crop, {-0.5}, nullptr, {}).value());
+        const QImage rendition(rgb.samples.data(), rgb.size.width, rgb.size.height, 3 * rgb.size.width, QImage::Format_RGB888);
+        QVERIFY(rendition.save(m_dir.filePath("elsewhere.png")));
+        m_window->pinGuests({m_dir.filePath("elsewhere.png")});
+        QTRY_COMPARE_WITH_TIMEOUT(f.guests.size(), size_t(1), kPatienceMs);
+        QCOMPARE(m_window->wall()->columnCount(), 5);
+        settle();
+        QCOMPARE(paneAt(4)->image().region, paneAt(0)->image().region);
+        const QString words = QString::fromStdString(f.guests[0]->words);
+        QVERIFY2(words.contains("+0.5"), qPrintable(words));
+        QVERIFY(m_window->findChild<QLabel *>("message")->text().contains("elsewhere.png"));
+        // As bright as the trial of the same method, to the eye.
+        const auto mean = [](const QImage &image) {
+            double sum = 0;
+            for (int y = 0; y < image.height(); ++y)
+                for (int x = 0; x < image.width(); ++x)
+                    sum += qGreen(image.pixel(x, y));
+            return sum / (double(image.width()) * image.height());
+        };
+        QVERIFY(std::abs(mean(paneAt(4)->image().image) - mean(paneAt(1)->image().image)) < 3);
+        // It cannot be kept, and can be taken down and put back.
+        session()->setColumn(3);
+        QCOMPARE(session()->trial(), -1);
+        QVERIFY(!action("keep")->isEnabled());
+        QVERIFY(action("unpin")->isEnabled());
+        trigger("unpin");
+        QCOMPARE(m_window->wall()->columnCount(), 4);
+        trigger("undo");
+        QCOMPARE(m_window->wall()->columnCount(), 5);
+        // A new trial hangs before it; the guest stays the guest.
+        trigger("newTrial");
+        settle();
+        QCOMPARE(m_window->wall()->columnCount(), 6);
+        QCOMPARE(m_window->wall()->columnName(5), QStringLiteral("Guest 1"));
+        m_window->pinGuests({m_dir.filePath("missing.png")});
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->findChild<QLabel *>("message")->text().contains("missing.png") && !m_window->findChild<QLabel *>("message")->text().startsWith("Matching"), kPatienceMs);
+        QCOMPARE(f.guests.size(), size_t(1));
+    }
+
+    void theWholeFrameIsReadOnRequest()
+    {
+        session()->changeStrength(0, false, 0.4);
+        QTest::keyClick(m_window.get(), Qt::Key_A);
+        ReadingsPanel *panel = m_window->readingsPanel();
+        QTest::keyClick(m_window.get(), Qt::Key_J, Qt::ControlModifier);
+        QVERIFY(panel->isVisible());
+        QTRY_VERIFY_WITH_TIMEOUT(panel->figure("grain").contains('%'), kPatienceMs);
+        // The figures are those of the core, for that trial.
+        const RollFrame &f = session()->frame(0);
+        const LeftoverMap map = leftoverMap(Cleaner(f.frame, f.noise, f.trials[0]), nullptr).take();
+        QCOMPARE(panel->figure("grain"), QStringLiteral("%1 %").arg(100 * map.left.luminance, 0, 'f', 1));
+        QCOMPARE(panel->figure("lost"), QString::number(map.detailLost, 'f', 2));
+        QVERIFY(map.judged > 0.2);
+        QCOMPARE(panel->plot()->lines().size(), 3); // law, untreated, A
+        QCOMPARE(panel->plot()->lines()[2].name, QStringLiteral("after A"));
+        for (const Plot::Line &line : panel->plot()->lines())
+            QVERIFY(line.points.size() >= 2);
+        // To the worst place, and a spot there.
+        QVERIFY(!map.worst.empty());
+        const size_t spots = f.spots.size();
+        QTest::keyClick(m_window.get(), Qt::Key_J);
+        const Rect worst = map.worst[0].where;
+        QVERIFY(m_window->wall()->visibleRegion().intersects(QRect(worst.x - f.frame->crop.x, worst.y - f.frame->crop.y, worst.width, worst.height)));
+        QTest::mouseClick(panel->findChild<QPushButton *>("markWorst"), Qt::LeftButton);
+        QCOMPARE(f.spots.size(), spots + 1);
+        QCOMPARE(int(f.spots.back().kind), int(SpotKind::MostNoiseLeft));
+        // Another trial is not read yet, and says so.
+        QTest::keyClick(m_window.get(), Qt::Key_B);
+        QVERIFY(!panel->figure("grain").contains('%'));
+        QVERIFY(panel->figure("time").contains("about"));
+    }
+
+    void readingsUnderThePictureAreThoseOfThePlace()
+    {
+        session()->setViewport({2, {0.5, 0.15}}); // the gradient
+        settle();
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle() && paneAt(2)->readings(), kPatienceMs);
+        const RollFrame &f = session()->frame(0);
+        const QPoint middle = paneAt(2)->image().region.center();
+        const auto core = readingsAt(Cleaner(f.frame, f.noise, f.trials[1]), placeAround(*f.frame, middle.x(), middle.y()), nullptr);
+        QVERIFY(*paneAt(2)->readings() == core.value());
+        QVERIFY(core.value().left);
+        const QString words = m_window->wall()->strip(2)->readingWords();
+        QVERIFY2(words.contains(QStringLiteral("grain %1 %").arg(100 * core.value().left->luminance, 0, 'f', 0)), qPrintable(words));
+    }
+
+    void panelsTellOfTheFrame()
+    {
+        for (QDockWidget *dock : m_window->docks()) {
+            QVERIFY(!dock->isVisible());
+            dock->show();
+            dock->raise();
+        }
+        auto *histogram = m_window->findChild<HistogramPanel *>("histogramPanel");
+        m_window->docks()[1]->raise();
+        QTRY_COMPARE(histogram->plot()->lines().size(), 3);
+        double green = 0;
+        for (const QPointF &p : histogram->plot()->lines()[1].points)
+            green += p.y();
+        QVERIFY2(green > 85 && green < 100.5, qPrintable(QString::number(green))); // per cent; the rest is black, clipped or below -12 EV
+        const QString shooting = m_window->findChild<ShootingPanel *>("shootingPanel")->text();
+        for (const char *word : {"file: first.dng", "ISO: 6400", "size: 900 x 700", "pattern: RGGB", "noise law"})
+            QVERIFY2(shooting.contains(QLatin1String(word)), qPrintable(shooting));
+    }
+
+    void outputSizeShowsTheFrameAsItWillBeUsed()
+    {
+        trigger("outputSize");
+        auto *dialog = m_window->findChild<OutputSizeDialog *>();
+        QVERIFY(dialog);
+        dialog->findChild<QSpinBox *>("outputPixels")->setValue(600);
+        QCOMPARE(dialog->zoom(), 600.0 / 900);
+        dialog->findChild<QDoubleSpinBox *>("outputCm")->setValue(20);
+        dialog->findChild<QDoubleSpinBox *>("outputCm")->setValue(12.7);
+        dialog->findChild<QSpinBox *>("outputPpi")->setValue(60);
+        QCOMPARE(dialog->longEdgePx(), 300);
+        dialog->findChild<QSpinBox *>("outputPixels")->setValue(450);
+        dialog->accept();
+        QCOMPARE(session()->viewport().zoom, 0.5);
+        settle();
+        // Noise shrinks as means of four do: the screen holds less of it than at 100 %.
+        const auto spread = [&] {
+            const QImage screen = paneAt(0)->grab().toImage();
+            const QPointF from(0, 0);
+            double sum = 0, squares = 0;
+            int n = 0;
+            for (int y = 20; y < 60; ++y)
+                for (int x = 20; x < 60; ++x) {
+                    const double d = qGreen(screen.pixel(x, y)) - qGreen(screen.pixel(x + 1, y));
+                    sum += d;
+                    squares += d * d;
+                    ++n;
+                }
+            return std::sqrt(squares / n - sum * sum / n / n);
+        };
+        session()->setViewport({0.5, {0.5, 0.0}});
+        settle();
+        const double half = spread();
+        session()->setViewport({1, {0.5, 0.0}});
+        settle();
+        QVERIFY2(half < 0.75 * spread(), qPrintable(QStringLiteral("%1 against %2").arg(half).arg(spread())));
+        // From between the rungs, wheel and keys find the ladder again.
+        session()->setViewport({0.37, {0.5, 0.5}});
+        m_window->wall()->zoomBy(1);
+        QCOMPARE(session()->viewport().zoom, 0.5);
+        session()->setViewport({0.37, {0.5, 0.5}});
+        m_window->wall()->zoomBy(-1);
+        QCOMPARE(session()->viewport().zoom, 0.0);
+    }
+
+    void recipesAreSavedAndApplied()
+    {
+        QVERIFY(m_window->recipes()->save({"Quiet", {"dct", 0.55, 1.15}}).ok());
+        auto *actions = m_window->findChild<Actions *>();
+        QMenu *menu = actions->recipeMenu;
+        QAction *quiet = nullptr;
+        for (QAction *a : menu->actions())
+            if (a->text().startsWith("Quiet"))
+                quiet = a;
+        QVERIFY(quiet);
+        QTest::keyClick(m_window.get(), Qt::Key_C);
+        quiet->trigger();
+        QVERIFY(session()->frame(0).trials[2] == (Treatment{"dct", 0.55, 1.15}));
+        QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("recipe Quiet on C"));
+        QVERIFY(m_window->recipes()->remove("Quiet").ok());
+    }
+
+    void theComparisonIsWrittenWithItsWords()
+    {
+        const QImage sheet = m_window->comparisonPicture();
+        const QImage shown = paneAt(1)->image().image;
+        QVERIFY(sheet.width() >= 4 * 2 * shown.width()); // four columns at 200 %
+        QVERIFY(sheet.height() > 2 * shown.height() + 60);
+        session()->setPushEv(2);
+        settle();
+        QVERIFY(m_window->comparisonPicture() != sheet);
+        session()->setPushEv(0);
+        settle();
+    }
+
+    void aQuickTrialIsSettledSoonAfterItsSliderMoves()
+    {
+        // Not a timed test: what is asked for is that intermediate answers come while it is dragged, and that the last one is final.
+        session()->changeMethod(0, "wavelet", {});
+        settle();
+        const LivePane *pane = paneAt(1);
+        QSignalSpy states(pane, &LivePane::stateChanged);
+        for (int i = 0; i < 10; ++i) {
+            session()->changeStrength(0, false, 0.33 + 0.1 * i, 99);
+            QVERIFY2(!pane->isSettled(), "a changed pane must not say that it is settled");
+            QTest::qWait(15);
+        }
+        settle();
+        const RollFrame &f = session()->frame(0);
+        const QRect r = pane->image().region;
+        const auto rgb = encoded8(developRegion(Cleaner(f.frame, f.noise, f.trials[0]), Rect{r.x(), r.y(), r.width(), r.height()}.movedBy(f.frame->crop.x, f.frame->crop.y), {}, nullptr, {}).value());
+        const QImage meant(rgb.samples.data(), rgb.size.width, rgb.size.height, 3 * rgb.size.width, QImage::Format_RGB888);
+        QCOMPARE(pane->image().image, meant.convertToFormat(pane->image().image.format()));
+    }
+
+    void everyViewsControlsHaveNames()
+    {
+        for (QWidget *view : {static_cast<QWidget *>(m_window->stripView()), static_cast<QWidget *>(m_window->loupe()), static_cast<QWidget *>(m_window->blindView()), static_cast<QWidget *>(m_window->readingsPanel())})
+            for (const QAbstractButton *b : view->findChildren<QAbstractButton *>())
+                if (b->inherits("QPushButton"))
+                    QVERIFY2(!b->text().isEmpty() || !b->accessibleName().isEmpty() || !b->isVisible(), qPrintable(b->objectName()));
+        for (const QComboBox *box : m_window->findChildren<QComboBox *>())
+            QVERIFY2(!box->accessibleName().isEmpty() || box->objectName() == "blindOver", qPrintable(box->objectName()));
+    }
+
+private:
+    Session *session() { return m_window->session(); }
+    LivePane *paneAt(int c) { return m_window->wall()->findChild<LivePane *>(QStringLiteral("pane-%1").arg(c)); }
+    QToolButton *tab(int spot) { return m_window->findChild<QToolButton *>(QStringLiteral("spot-%1").arg(spot + 1)); }
+    QAction *action(const char *name) { return m_window->findChild<QAction *>(QLatin1String(name)); }
+    void trigger(const char *name) { action(name)->trigger(); }
+    void settle() { QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs); }
+    QTemporaryDir m_dir;
+    std::unique_ptr<MainWindow> m_window;
+};
+
+QTEST_MAIN(BoothTest)
+#include "booth_test.moc"
