@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/roll_panel.h"
 
+#include <QContextMenuEvent>
 #include <QPainter>
 #include <QScrollBar>
 #include <QStyledItemDelegate>
@@ -113,6 +114,15 @@ void RollPanel::setTones(const Tones &tones)
                                                       "QScrollBar::add-line, QScrollBar::sub-line { height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: none; }")
                                            .arg(tones.chrome.name(), tones.chrome.darker(125).name()));
     viewport()->update();
+}
+
+void RollPanel::contextMenuEvent(QContextMenuEvent *event)
+{
+    const QModelIndex at = indexAt(event->pos());
+    if (!at.isValid())
+        return;
+    setCurrentIndex(at);
+    emit menuRequested(event->globalPos());
 }
 
 void RollPanel::currentChanged(const QModelIndex &current, const QModelIndex &previous)

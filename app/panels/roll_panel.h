@@ -16,7 +16,11 @@ public:
     RollPanel(Session *session, QWidget *parent = nullptr);
     void setTones(const Tones &tones);
 
+signals:
+    void menuRequested(QPoint globalPoint); ///< of the current frame
+
 protected:
+    void contextMenuEvent(QContextMenuEvent *event) override;
     void currentChanged(const QModelIndex &current, const QModelIndex &previous) override;
 
 private:

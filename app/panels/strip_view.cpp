@@ -114,8 +114,7 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
         return b;
     };
     m_use = button(tr("Use it"), QStringLiteral("stripUse"), tr("The trial takes the picked setting (Enter)"), &StripView::usePicked);
-    m_add = button(tr("Hang it as a trial"), QStringLiteral("stripAdd"), tr("The picked setting becomes a trial of its own (N)"), &StripView::addPicked);
-    button(tr("Picture..."), QStringLiteral("stripPicture"), tr("Write the strip as a labelled picture"), &StripView::pictureRequested);
+    m_add = button(tr("As a trial"), QStringLiteral("stripAdd"), tr("The picked setting becomes a trial of its own (N)"), &StripView::addPicked);
     button(tr("Back"), QStringLiteral("stripBack"), tr("Back to the wall (Esc)"), &StripView::closed);
     column->addLayout(bar);
     m_sheet = new QWidget;

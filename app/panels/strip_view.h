@@ -50,7 +50,6 @@ public slots:
 signals:
     void closed();
     void settledChanged();
-    void pictureRequested(); ///< wants to be written as a picture
 
 protected:
     void resizeEvent(QResizeEvent *event) override;

@@ -344,7 +344,7 @@ void Wall::showContents()
     for (int c = 0; c < columnCount(); ++c)
         for (int row = 0; row < int(m_columns[size_t(c)].cells.size()); ++row) {
             LivePane *p = m_columns[size_t(c)].cells[size_t(row)].pane;
-            p->setMessage(!f ? QString() : failed ? (c == 0 && row == 0 ? f->problem : QString()) : f->frame ? tr("measuring its noise") : tr("reading"));
+            p->setMessage(!f ? QString() : failed ? (c == 0 && row == 0 ? f->problem : QString()) : f->state == RollFrame::State::Ready ? tr("computing") : f->frame ? tr("measuring its noise") : tr("reading"));
             p->setUrgency((c - 1 == m_session->column() ? 0 : c + 1) + (row == m_session->row() ? 0 : 20));
             p->setWantsReadings(c > 0 && c <= m_trials);
             p->setLook(look);

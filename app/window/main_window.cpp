@@ -109,6 +109,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(&m_reader, &FrameReader::finished, this, [this](const QString &path, auto frame, auto noise, const QImage &thumbnail, const auto &spots) {
         m_session.setReadingDone(path, frame, noise, thumbnail, spots);
         noteRecent(path);
+        lookAtFirstSpot();
         if (!frame->warnings.empty())
             say(QString::fromStdString(frame->file.filename().string() + ": " + frame->warnings.front()));
     });
@@ -118,7 +119,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     });
     connect(&m_session, &Session::framesAdded, this, [this] {
         m_pages->setCurrentIndex(1);
-        say(tr("hold Space: untreated     K: keep     Ctrl+E: export     F1: all keys"));
+        say(tr("hold Space: untreated     T: test strip     W: loupe     Y: blind round     K: keep     Ctrl+E: export     F1: all keys"));
     });
     connect(m_topBar, &TopBar::zoomRequested, m_wall, &Wall::zoomTo);
     connect(m_wall, &Wall::visibleRegionChanged, this, [this] { m_topBar->setVisibleRegion(m_wall->visibleRegion()); });
@@ -126,10 +127,16 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_wall, &Wall::spotMarked, this, [this](QPoint at) { m_session.goToSpot(m_session.addSpot(at)); });
     connect(m_wall, &Wall::paneMenuRequested, this, &MainWindow::showPaneMenu);
     connect(m_wall, &Wall::stripMenuRequested, this, &MainWindow::showStripMenu);
+    connect(m_roll, &RollPanel::menuRequested, this, [this](QPoint at) {
+        QMenu menu(this);
+        for (const char *name : {"export", "pinGuest", "carrySpots"})
+            menu.addAction(m_actions->find(name));
+        menu.addAction(tr("Show in the file manager"), this, [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(QFileInfo(m_session.currentFrame()->path).absolutePath())); });
+        menu.exec(at);
+    });
     connect(m_topBar->spotBar(), &SpotBar::markRequested, this, &MainWindow::markSpot);
     connect(m_topBar->spotBar(), &SpotBar::spotMenuRequested, this, &MainWindow::showSpotMenu);
     connect(m_strip, &StripView::settledChanged, this, &MainWindow::showSettled);
-    connect(m_strip, &StripView::pictureRequested, this, &MainWindow::writeComparison);
     connect(m_loupe, &Loupe::settledChanged, this, &MainWindow::showSettled);
     const auto toWall = [this] { showView(View::Wall); };
     connect(m_strip, &StripView::closed, this, toWall);
@@ -552,6 +559,20 @@ void MainWindow::openDemoRoll()
     if (demoRoll().isEmpty())
         say(tr("The demo roll has not been made; ./demo --build makes it."));
     open(demoRoll());
+    m_lookAtSpot = true;
+}
+
+/// The demo roll opens where there is something to see of noise.
+void MainWindow::lookAtFirstSpot()
+{
+    const RollFrame *f = m_session.readyFrame();
+    if (!m_lookAtSpot || !f)
+        return;
+    m_lookAtSpot = false;
+    if (m_session.viewport().zoom != 0)
+        return; // somebody is looking somewhere already
+    const auto spot = std::find_if(f->spots.begin(), f->spots.end(), [](const Spot &s) { return s.kind == SpotKind::TextureBesideSmooth; });
+    m_session.goToSpot(spot != f->spots.end() ? int(spot - f->spots.begin()) : 0);
 }
 
 void MainWindow::showExportDialog()

@@ -101,6 +101,7 @@ private:
     void showPaneMenu(QPoint picturePixel, QPoint globalPoint);
     void showStripMenu(QPoint globalPoint);
     void showSpotMenu(int spot, QPoint globalPoint);
+    void lookAtFirstSpot();
     bool holdKey(int key, bool press);
     void letGo();
     void noteRecent(const QString &path);
@@ -123,6 +124,7 @@ private:
     ReadingsPanel *m_readings;
     HistogramPanel *m_histogram;
     QList<QDockWidget *> m_docks;
+    bool m_lookAtSpot = false; ///< once the first frame of the demo roll is there
     QByteArray m_firstDocks; ///< as they are at the first start
     QStackedWidget *m_pages, *m_views;
     Actions *m_actions;

@@ -102,6 +102,7 @@ int takeShots(MainWindow &window, const QString &folder)
     view(QStringLiteral("blind-round"), [&] { return window.blindView()->left()->isSettled() && window.blindView()->right()->isSettled(); });
     window.showView(MainWindow::View::Wall);
     window.docks().first()->show();
+    window.resize(1280, 800);
     window.readingsPanel()->measure();
     ok = waitUntil([&] { return window.readingsPanel()->figure(QStringLiteral("grain")).contains(u'%'); }) && ok;
     shot(QStringLiteral("readings"), {2, {0.3, 0.4}});
