@@ -60,7 +60,7 @@ Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a, const
 Status checkArguments(const CleanArguments &a)
 {
     if (a.format != "auto" && !formatFromName(a.format))
-        return Error{ErrorCode::BadParameter, "The format must be auto, dng or tiff, not \"" + a.format + "\".", {}};
+        return Error{ErrorCode::BadParameter, "The format must be auto, dng, tiff, jpeg or png, not \"" + a.format + "\".", {}};
     const Treatment asked{a.method == "auto" ? methods().front().id : a.method, a.luminance.value_or(1), a.colour.value_or(1), a.colourMethod};
     if (const Status s = validate(asked); !s)
         return s;

@@ -56,7 +56,7 @@ int main(int argc, char **argv)
     cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours");
     cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
     cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
-    cleanCommand->add_option("--format", c.format, "dng (still raw), tiff, or auto: dng, but tiff for finished pictures")->capture_default_str();
+    cleanCommand->add_option("--format", c.format, "dng (still raw), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures")->capture_default_str();
     cleanCommand->add_option("--name", c.nameTemplate, "Name of the results: {name} {method} {luminance} {colour} {iso} {date}")->capture_default_str();
     cleanCommand->add_option("--threads", c.threads, "0 uses every core")->check(CLI::Range(0, 1024));
     cleanCommand->add_flag("--json", c.json, "One JSON object a line");

@@ -1,13 +1,15 @@
 #!/bin/sh
 # SPDX-License-Identifier: GPL-3.0-or-later
-# Renders the scenes again from their descriptions: about seven minutes a frame on two cores.
-# Needs povray, python3 and libjxl-tools. The pictures in the repository were made by this script.
+# Renders the scenes again from their descriptions: about seven to twenty minutes a frame on two cores.
+#   samples/render.sh [SCENE...]    all of them where none is named
+# Needs povray, python3 and libjxl-tools. The pictures in the repository were made by this script (transom at 4200 x 2800).
 set -eu
 here=$(dirname "$0")/scenes
 work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
-for scene in transom; do
-  (cd "$here" && povray "$scene.pov" +W4200 +H2800 +A0.04 +AM2 +R2 Output_File_Type=P Bits_Per_Color=16 \
+[ $# -gt 0 ] || set -- coil transom door rafters
+for scene; do
+  (cd "$here" && povray "$scene.pov" +W3600 +H2400 +A0.05 +AM2 +R2 Output_File_Type=P Bits_Per_Color=16 \
       File_Gamma=1.0 -D "+O$work/$scene.ppm")
   # Linear 16-bit samples as floats; JPEG XL at distance 0.165 keeps the deepest shadows' shape.
   python3 - "$work/$scene.ppm" "$work/$scene.pfm" <<'PY'

@@ -35,6 +35,10 @@ QList<ExportFormat> ExportDialog::formatsFor(const RollFrame &frame) const
         all << ExportFormat::Dng;
     if (m_tiff->isChecked())
         all << ExportFormat::Tiff;
+    if (m_jpeg->isChecked())
+        all << ExportFormat::Jpeg;
+    if (m_png->isChecked())
+        all << ExportFormat::Png;
     return all;
 }
 
@@ -57,6 +61,12 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
     m_dng->setObjectName(QStringLiteral("asDng"));
     m_tiff->setObjectName(QStringLiteral("asTiff"));
     const bool finished = frame.frame->kind == FrameKind::Rendered;
+    m_jpeg = new QCheckBox(tr("JPEG, a proof in 8 bits"));
+    m_jpeg->setObjectName(QStringLiteral("asJpeg"));
+    m_png = new QCheckBox(tr("PNG, a proof in 8 bits"));
+    m_png->setObjectName(QStringLiteral("asPng"));
+    for (QCheckBox *proof : {m_jpeg, m_png})
+        proof->setToolTip(tr("Smooth tones may show bands once such a file is edited; edit the DNG or the TIFF"));
     m_dng->setChecked(!finished);
     m_tiff->setChecked(finished);
     const QSettings settings;
@@ -84,6 +94,8 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
     form->addRow(QString(), m_allKeepers);
     form->addRow(tr("As"), m_dng);
     form->addRow(QString(), m_tiff);
+    form->addRow(QString(), m_jpeg);
+    form->addRow(QString(), m_png);
     auto *place = new QHBoxLayout;
     place->addWidget(m_folder, 1);
     place->addWidget(choose);
@@ -100,7 +112,7 @@ ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(pa
         s.setValue(QStringLiteral("export/name"), m_name->text());
         accept();
     });
-    for (auto *b : {static_cast<QAbstractButton *>(m_thisFrame), static_cast<QAbstractButton *>(m_allKeepers), static_cast<QAbstractButton *>(m_dng), static_cast<QAbstractButton *>(m_tiff)})
+    for (auto *b : {static_cast<QAbstractButton *>(m_thisFrame), static_cast<QAbstractButton *>(m_allKeepers), static_cast<QAbstractButton *>(m_dng), static_cast<QAbstractButton *>(m_tiff), static_cast<QAbstractButton *>(m_jpeg), static_cast<QAbstractButton *>(m_png)})
         connect(b, &QAbstractButton::toggled, this, &ExportDialog::refresh);
     for (auto *e : {m_folder, m_name})
         connect(e, &QLineEdit::textChanged, this, &ExportDialog::refresh);
@@ -124,8 +136,8 @@ void ExportDialog::refresh()
     QString problem;
     if (!QFileInfo(m_folder->text()).isDir())
         problem = tr("There is no such folder.");
-    else if (!m_dng->isChecked() && !m_tiff->isChecked())
-        problem = tr("Choose DNG, TIFF or both.");
+    else if (!m_dng->isChecked() && !m_tiff->isChecked() && !m_jpeg->isChecked() && !m_png->isChecked())
+        problem = tr("Choose at least one format.");
     for (const int i : frames()) {
         const RollFrame &f = m_session.frame(i);
         const auto name = expandName(m_name->text().toStdString(), *f.frame, f.trials[size_t(trialFor(m_session, i))]);
@@ -135,7 +147,7 @@ void ExportDialog::refresh()
         }
         const QList<ExportFormat> formats = formatsFor(f);
         if (formats.isEmpty() && problem.isEmpty())
-            problem = tr("%1 is a finished picture and not raw: it can be written as a TIFF.").arg(f.name());
+            problem = tr("%1 is a finished picture and not raw: it can be written as a TIFF or a proof.").arg(f.name());
         for (const ExportFormat format : formats)
             if (problem.isEmpty())
                 names << QString::fromStdString(freeName(m_folder->text().toStdString(), name.value(), format).filename().string());

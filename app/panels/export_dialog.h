@@ -31,7 +31,7 @@ private:
 
     const Session &m_session;
     QRadioButton *m_thisFrame, *m_allKeepers;
-    QCheckBox *m_dng, *m_tiff;
+    QCheckBox *m_dng, *m_tiff, *m_jpeg, *m_png;
     QLineEdit *m_folder, *m_name;
     QLabel *m_preview;
     QDialogButtonBox *m_buttons;

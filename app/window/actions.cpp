@@ -82,6 +82,7 @@ void Actions::addFrameMenu()
     m_needWall << add(QStringLiteral("previousFrame"), tr("&Previous frame"), {Qt::Key_Up, Qt::Key_PageUp}, [this] { m_window->moveInRoll(-1); });
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
+    add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); });
     add(QStringLiteral("unpin"), tr("&Take down this guest"), {}, [this] {
         if (const RollFrame *f = m_session->readyFrame())
             m_session->unpinGuest(m_session->column() - f->trialCount());
@@ -296,6 +297,7 @@ void Actions::addWindowAndHelpMenus()
     add(QStringLiteral("reset"), tr("Reset the &arrangement"), {}, [this] { m_window->resetArrangement(); });
     m_menus.append({tr("&Help"), {}});
     add(QStringLiteral("shortcuts"), tr("&Keys"), {QKeySequence::HelpContents}, [this] { m_window->showShortcuts(); });
+    add(QStringLiteral("guide"), tr("&What to try"), {}, [this] { m_window->setGuideShown(true); });
     add(QStringLiteral("about"), tr("&About Irenic"), {}, [this] { m_window->showAbout(); });
 }
 
@@ -319,6 +321,7 @@ void Actions::updateEnabled()
     find("removeTrial")->setEnabled(wall && trial && f->trialCount() > 1);
     find("moveLeft")->setEnabled(wall && m_session->trial() > 0);
     find("moveRight")->setEnabled(wall && trial && m_session->trial() + 1 < f->trialCount());
+    find("pinTruth")->setEnabled(wall && !m_window->truthFile().isEmpty());
     find("unpin")->setEnabled(wall && f && m_session->column() >= f->trialCount());
     find("comparison")->setEnabled(f && (wall || m_window->view() == MainWindow::View::Strip));
     const int spot = m_session->lastSpot(), spots = f ? int(f->spots.size()) : 0;

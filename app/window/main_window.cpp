@@ -4,6 +4,7 @@
 #include "panels/blind_view.h"
 #include "panels/export_dialog.h"
 #include "panels/frame_panels.h"
+#include "panels/guide_note.h"
 #include "panels/loupe.h"
 #include "panels/output_size_dialog.h"
 #include "panels/readings_panel.h"
@@ -73,6 +74,9 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     column->setSpacing(0);
     column->addWidget(m_topBar);
     column->addWidget(m_views, 1);
+    m_guide = new GuideNote;
+    m_guide->hide();
+    column->addWidget(m_guide);
     m_pages->addWidget(booth);
     auto *centre = new QWidget;
     auto *row = new QHBoxLayout(centre);
@@ -139,6 +143,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_strip, &StripView::settledChanged, this, &MainWindow::showSettled);
     connect(m_loupe, &Loupe::settledChanged, this, &MainWindow::showSettled);
     const auto toWall = [this] { showView(View::Wall); };
+    connect(m_guide, &GuideNote::closed, this, [this] { setGuideShown(false); });
     connect(m_strip, &StripView::closed, this, toWall);
     connect(m_loupe, &Loupe::closed, this, toWall);
     connect(m_blind, &BlindView::closed, this, toWall);
@@ -560,6 +565,28 @@ void MainWindow::openDemoRoll()
         say(tr("The demo roll has not been made; ./demo --build makes it."));
     open(demoRoll());
     m_lookAtSpot = true;
+    if (m_settings.guideWanted && !demoRoll().isEmpty())
+        m_guide->show();
+}
+
+void MainWindow::setGuideShown(bool shown)
+{
+    m_settings.guideWanted = shown;
+    m_guide->setVisible(shown);
+}
+
+QString MainWindow::truthFile() const
+{
+    const RollFrame *f = m_session.readyFrame();
+    const QFileInfo info(f ? f->path : QString());
+    const QString truth = info.absolutePath() + QStringLiteral("/truth/") + info.fileName();
+    return f && QFile::exists(truth) ? truth : QString();
+}
+
+void MainWindow::pinTruth()
+{
+    if (!truthFile().isEmpty())
+        pinGuests({truthFile()});
 }
 
 /// The demo roll opens where there is something to see of noise.
@@ -631,6 +658,7 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     m_topBar->setTones(tones);
     m_roll->setTones(tones);
     m_strip->setTones(tones);
+    m_guide->setTones(tones);
     m_loupe->setTones(tones);
     m_blind->setTones(tones);
     m_readings->setTones(tones);

@@ -22,6 +22,7 @@ namespace irenic {
 
 class Actions;
 class BlindView;
+class GuideNote;
 class HistogramPanel;
 class Loupe;
 class ReadingsPanel;
@@ -53,6 +54,8 @@ public:
     void open(const QStringList &paths);
     /// The pictures that ship with the application; empty where they were not made.
     static QStringList demoRoll();
+    /// The file without noise that belongs to the current frame; empty but for the demo roll.
+    QString truthFile() const;
 
     /// Pins files as guests of the current frame; what cannot be matched is said in the status line.
     void pinGuests(const QStringList &files);
@@ -67,6 +70,8 @@ public slots:
     void openStrip(irenic::StripView::Kind kind);
     void openLoupe();
     void openBlindRound();
+    void setGuideShown(bool shown); ///< the slip that says what to try
+    void pinTruth(); ///< of a frame of the demo roll: the same shot without its noise, as a guest
     void chooseGuests();
     void chooseOutputSize();
     void writeComparison();
@@ -119,6 +124,7 @@ private:
     RollPanel *m_roll;
     TopBar *m_topBar;
     StripView *m_strip;
+    GuideNote *m_guide;
     Loupe *m_loupe;
     BlindView *m_blind;
     ReadingsPanel *m_readings;

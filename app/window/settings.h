@@ -13,6 +13,7 @@ namespace irenic {
 struct Settings {
     Tones::Wall wall = Tones::Wall::Mid;
     bool rollShown = true;
+    bool guideWanted = true; ///< with the demo roll, until it is closed
     QByteArray geometry;
     QByteArray docks; ///< where the panels are
     QStringList recent; ///< files, the latest first; at most kMaxRecent

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export.h"
 
-#include "export/export_dng.h"
+#include "export/export_rendered.h"
 
 #include <chrono>
 #include <cstdio>
@@ -10,19 +10,22 @@ namespace irenic {
 
 const char *formatName(ExportFormat format)
 {
-    return format == ExportFormat::Dng ? "dng" : "tiff";
+    static constexpr const char *kNames[] = {"dng", "tiff", "jpeg", "png"};
+    return kNames[size_t(format)];
 }
 
 const char *formatEnding(ExportFormat format)
 {
-    return format == ExportFormat::Dng ? ".dng" : ".tif";
+    static constexpr const char *kEndings[] = {".dng", ".tif", ".jpg", ".png"};
+    return kEndings[size_t(format)];
 }
 
 std::optional<ExportFormat> formatFromName(const std::string &name)
 {
-    return name == "dng"                     ? std::optional(ExportFormat::Dng)
-           : name == "tiff" || name == "tif" ? std::optional(ExportFormat::Tiff)
-                                             : std::nullopt;
+    for (const ExportFormat format : kExportFormats)
+        if (name == formatName(format) || name == formatEnding(format) + 1)
+            return format;
+    return std::nullopt;
 }
 
 ExportFormat naturalFormat(const Frame &frame)
@@ -79,7 +82,7 @@ std::filesystem::path freeName(const std::filesystem::path &folder, const std::s
 double cleaningShare(const Cleaner &cleaner, ExportFormat format)
 {
     // Seconds a megapixel for compressing, developing where that is asked for, and reading back; measured beside the methods' own.
-    const double rest = (format == ExportFormat::Dng ? 0.04 : 0.38) * (cleaner.frame().kind == FrameKind::Mosaic || format == ExportFormat::Tiff ? 1 : 3);
+    const double rest = (format == ExportFormat::Dng ? 0.04 : 0.38) * (cleaner.frame().kind == FrameKind::Mosaic || format != ExportFormat::Dng ? 1 : 3);
     const Treatment &t = cleaner.treatment();
     if (t.isIdentity())
         return 0.05;
@@ -98,7 +101,14 @@ Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &no
     if (!created)
         return created.error();
     AtomicFile &file = created.value();
-    const Status written = format == ExportFormat::Dng ? writeCleanedDng(file, cleaner, noise, run) : writeRenderedTiff(file, cleaner, run);
+    const Status written = [&] {
+        switch (format) {
+        case ExportFormat::Dng: return writeCleanedDng(file, cleaner, noise, run);
+        case ExportFormat::Jpeg: return writeJpegProof(file, cleaner, run);
+        case ExportFormat::Png: return writePngProof(file, cleaner, run);
+        default: return writeRenderedTiff(file, cleaner, run);
+        }
+    }();
     if (!written)
         return written.error();
     if (run.stop.stop_requested())

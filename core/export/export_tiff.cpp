@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "export/export_dng.h"
+#include "export/export_rendered.h"
 
 #include "base/parallel.h"
 #include "irenic/picture.h"
@@ -71,6 +71,35 @@ void copyMetadata(const std::filesystem::path &from, Exiv2::Image &to)
         to.xmpData().erase(it); // the pixels were turned
 }
 
+bool readsBackAs(const std::filesystem::path &path, const RgbImage<uint16_t> &picture)
+{
+    const TiffHandle tif = openTiff(path, "r");
+    uint32_t width = 0, height = 0;
+    if (!tif || !TIFFGetField(tif.get(), TIFFTAG_IMAGEWIDTH, &width) || !TIFFGetField(tif.get(), TIFFTAG_IMAGELENGTH, &height)
+        || width != uint32_t(picture.size.width) || height != uint32_t(picture.size.height)
+        || TIFFScanlineSize(tif.get()) != tmsize_t(width) * 6)
+        return false;
+    std::vector<uint16_t> row(size_t(width) * 3);
+    for (uint32_t y = 0; y < height; ++y)
+        if (TIFFReadScanline(tif.get(), row.data(), y) != 1 || !std::equal(row.begin(), row.end(), picture.row(int(y))))
+            return false;
+    return true;
+}
+
+/// A finished picture stays in its own encoding.
+Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunContext &run)
+{
+    const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run);
+    if (!cleaned)
+        return cleaned.error();
+    auto picture = RgbImage<uint16_t>::ofSize(cleaner.frame().size());
+    for (int y = 0; y < picture.size.height; ++y)
+        std::copy_n(cleaned.value().samples.row(y), size_t(picture.size.width) * 3, picture.row(y));
+    return turned(picture, cleaner.frame().orientation);
+}
+
+} // namespace
+
 /// Shooting data as Exif; a failure costs the data, not the picture, so it counts as a failure.
 bool writeExif(const std::filesystem::path &path, const Frame &frame)
 {
@@ -112,33 +141,6 @@ bool writeExif(const std::filesystem::path &path, const Frame &frame)
     }
 }
 
-bool readsBackAs(const std::filesystem::path &path, const RgbImage<uint16_t> &picture)
-{
-    const TiffHandle tif = openTiff(path, "r");
-    uint32_t width = 0, height = 0;
-    if (!tif || !TIFFGetField(tif.get(), TIFFTAG_IMAGEWIDTH, &width) || !TIFFGetField(tif.get(), TIFFTAG_IMAGELENGTH, &height)
-        || width != uint32_t(picture.size.width) || height != uint32_t(picture.size.height)
-        || TIFFScanlineSize(tif.get()) != tmsize_t(width) * 6)
-        return false;
-    std::vector<uint16_t> row(size_t(width) * 3);
-    for (uint32_t y = 0; y < height; ++y)
-        if (TIFFReadScanline(tif.get(), row.data(), y) != 1 || !std::equal(row.begin(), row.end(), picture.row(int(y))))
-            return false;
-    return true;
-}
-
-/// A finished picture stays in its own encoding.
-Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunContext &run)
-{
-    const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run);
-    if (!cleaned)
-        return cleaned.error();
-    auto picture = RgbImage<uint16_t>::ofSize(cleaner.frame().size());
-    for (int y = 0; y < picture.size.height; ++y)
-        std::copy_n(cleaned.value().samples.row(y), size_t(picture.size.width) * 3, picture.row(y));
-    return turned(picture, cleaner.frame().orientation);
-}
-
 Result<RgbImage<uint16_t>> renderAll(const Cleaner &cleaner, const RunContext &run)
 {
     if (cleaner.frame().kind == FrameKind::Rendered)
@@ -157,7 +159,10 @@ Result<RgbImage<uint16_t>> renderAll(const Cleaner &cleaner, const RunContext &r
     return turned(picture, cleaner.frame().orientation);
 }
 
-} // namespace
+std::vector<uint8_t> profileOf(const Frame &frame)
+{
+    return frame.kind == FrameKind::Rendered && !frame.encoding->profile.empty() ? frame.encoding->profile : srgbProfile();
+}
 
 Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunContext &run)
 {
@@ -169,8 +174,7 @@ Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunCont
     TIFFSetWarningHandler(nullptr);
     TIFFSetErrorHandler(nullptr); // every call's answer is checked
     const Frame &frame = cleaner.frame();
-    const bool ownProfile = frame.kind == FrameKind::Rendered && !frame.encoding->profile.empty();
-    if (!writePixels(file.temporaryPath(), picture.value(), ownProfile ? frame.encoding->profile : srgbProfile()))
+    if (!writePixels(file.temporaryPath(), picture.value(), profileOf(frame)))
         return Error{ErrorCode::WriteFailed, file.target().string() + " was not written: the disk may be full. Nothing was left behind and the original is untouched.", {}};
     if (!writeExif(file.temporaryPath(), frame))
         return verifyError(file.target(), "the shooting data could not be added");

@@ -10,11 +10,14 @@ namespace irenic {
 
 enum class ExportFormat {
     Dng, ///< cleaned sensor samples, or a linear DNG where the frame is full colour already: still raw. Not for finished pictures
-    Tiff ///< rendered, 16 bits, sRGB with its profile embedded; a finished picture stays in its own encoding and profile
+    Tiff, ///< rendered, 16 bits, sRGB with its profile embedded; a finished picture stays in its own encoding and profile
+    Jpeg, ///< a proof of the same in 8 bits, dithered; colour at full size
+    Png   ///< likewise, lossless
 };
+inline constexpr std::array kExportFormats{ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg, ExportFormat::Png};
 
-const char *formatName(ExportFormat format);  ///< "dng", "tiff"
-const char *formatEnding(ExportFormat format); ///< ".dng", ".tif"
+const char *formatName(ExportFormat format);  ///< "dng", "tiff", "jpeg", "png"
+const char *formatEnding(ExportFormat format); ///< ".dng", ".tif", ".jpg", ".png"
 std::optional<ExportFormat> formatFromName(const std::string &name);
 ExportFormat naturalFormat(const Frame &frame); ///< DNG, but TIFF for what is not raw
 

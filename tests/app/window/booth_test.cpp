@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/blind_view.h"
 #include "panels/frame_panels.h"
+#include "panels/guide_note.h"
 #include "panels/loupe.h"
 #include "panels/output_size_dialog.h"
 #include "panels/readings_panel.h"
@@ -12,6 +13,7 @@
 #include "window/start.h"
 
 #include <QComboBox>
+#include <QDir>
 #include <QDockWidget>
 #include <QDoubleSpinBox>
 #include <QLabel>
@@ -41,6 +43,10 @@ private slots:
         o.iso = 6400;
         for (const char *name : {"first", "second"})
             QVERIFY(writeShot(m_dir.filePath(QStringLiteral("%1.dng").arg(name)).toStdString(), shoot(makeScene({900, 700}), o).value(), o));
+        o.iso = 100;
+        o.hotPixelsPerMillion = 0;
+        QVERIFY(QDir(m_dir.path()).mkdir("truth"));
+        QVERIFY(writeShot(m_dir.filePath("truth/first.dng").toStdString(), shoot(makeScene({900, 700}), o).value(), o));
     }
 
     void init()
@@ -400,6 +406,52 @@ private slots:
         m_window->pinGuests({m_dir.filePath("missing.png")});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->findChild<QLabel *>("message")->text().contains("missing.png") && !m_window->findChild<QLabel *>("message")->text().startsWith("Matching"), kPatienceMs);
         QCOMPARE(f.guests.size(), size_t(1));
+    }
+
+    void theTruthHangsWhereThereIsOne()
+    {
+        QVERIFY(action("pinTruth")->isEnabled());
+        session()->setCurrent(1);
+        QVERIFY(!action("pinTruth")->isEnabled());
+        session()->setCurrent(0);
+        trigger("pinTruth");
+        const RollFrame &f = session()->frame(0);
+        QTRY_COMPARE_WITH_TIMEOUT(f.guests.size(), size_t(1), kPatienceMs);
+        settle();
+        QCOMPARE(f.guests[0]->dx, 0);
+        QCOMPARE(f.guests[0]->dy, 0);
+        // It is nearer to what a treatment makes of the frame than to the untreated pixels.
+        const auto apart = [&](int a, int b) {
+            const QImage &x = paneAt(a)->image().image, &y = paneAt(b)->image().image;
+            double sum = 0;
+            for (int v = 0; v < x.height(); ++v)
+                for (int u = 0; u < x.width(); ++u)
+                    sum += std::pow(qGreen(x.pixel(u, v)) - qGreen(y.pixel(u, v)), 2);
+            return sum;
+        };
+        QVERIFY(apart(4, 2) < 0.5 * apart(4, 0));
+    }
+
+    void aSlipSaysWhatToTryAndStaysAwayOnceClosed()
+    {
+        auto *guide = m_window->findChild<GuideNote *>("guideNote");
+        QVERIFY(!guide->isVisible()); // these are the user's own frames
+        trigger("guide");
+        QVERIFY(guide->isVisible());
+        QSet<QString> steps;
+        auto *next = guide->findChild<QPushButton *>("guideNext");
+        for (int i = 0; i < GuideNote::stepCount(); ++i) {
+            steps.insert(guide->text());
+            QTest::mouseClick(next, Qt::LeftButton);
+        }
+        QCOMPARE(steps.size(), GuideNote::stepCount());
+        QVERIFY(!guide->isVisible());
+        trigger("guide");
+        QVERIFY(guide->isVisible());
+        QTest::keyClick(m_window.get(), Qt::Key_B); // never in the way of the keys
+        QCOMPARE(session()->column(), 1);
+        QTest::mouseClick(guide->findChild<QPushButton *>("guideClose"), Qt::LeftButton);
+        QVERIFY(!guide->isVisible());
     }
 
     void theWholeFrameIsReadOnRequest()

@@ -1,0 +1,159 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "export/export_rendered.h"
+
+#include "base/parallel.h"
+#include "camera/random.h"
+#include "raw/rendered_reader.h"
+
+#include <csetjmp>
+#include <cstdio>
+// jpeglib.h wants the standard headers before it.
+#include <jpeglib.h>
+#include <png.h>
+
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kJpegQuality = 93;
+constexpr uint64_t kDitherSeed = 0x1e41c;
+
+struct JpegErrors : jpeg_error_mgr {
+    jmp_buf away;
+};
+
+/// Everything between setjmp and the encoder's return, with nothing in it that has a destructor.
+bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc)
+{
+    if (setjmp(errors.away))
+        return false;
+    jpeg_create_compress(&info);
+    jpeg_stdio_dest(&info, out);
+    info.image_width = JDIMENSION(picture.size.width);
+    info.image_height = JDIMENSION(picture.size.height);
+    info.input_components = 3;
+    info.in_color_space = JCS_RGB;
+    jpeg_set_defaults(&info);
+    jpeg_set_quality(&info, kJpegQuality, TRUE);
+    for (int c = 0; c < 3; ++c) // colour at full size: a proof of colour noise must show it
+        info.comp_info[c].h_samp_factor = info.comp_info[c].v_samp_factor = 1;
+    info.optimize_coding = TRUE;
+    info.density_unit = 1;
+    info.X_density = info.Y_density = 300;
+    jpeg_start_compress(&info, TRUE);
+    jpeg_write_icc_profile(&info, icc.data(), unsigned(icc.size()));
+    for (int y = 0; y < picture.size.height; ++y) {
+        JSAMPROW row[1] = {const_cast<JSAMPROW>(picture.row(y))};
+        jpeg_write_scanlines(&info, row, 1);
+    }
+    jpeg_finish_compress(&info);
+    return true;
+}
+
+bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc)
+{
+    FILE *out = std::fopen(path.c_str(), "wb");
+    if (!out)
+        return false;
+    jpeg_compress_struct info{};
+    JpegErrors errors{};
+    info.err = jpeg_std_error(&errors);
+    errors.error_exit = [](j_common_ptr common) { std::longjmp(static_cast<JpegErrors *>(common->err)->away, 1); };
+    errors.output_message = [](j_common_ptr) {};
+    const bool written = writeJpegRows(info, errors, out, picture, icc);
+    jpeg_destroy_compress(&info);
+    return std::fclose(out) == 0 && written;
+}
+
+bool writePngRows(png_structp png, png_infop info, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, FILE *out)
+{
+    if (setjmp(png_jmpbuf(png)))
+        return false;
+    png_init_io(png, out);
+    png_set_IHDR(png, info, png_uint_32(picture.size.width), png_uint_32(picture.size.height), 8, PNG_COLOR_TYPE_RGB, PNG_INTERLACE_NONE, PNG_COMPRESSION_TYPE_DEFAULT, PNG_FILTER_TYPE_DEFAULT);
+    png_set_compression_level(png, 4);
+    png_set_iCCP(png, info, "profile", PNG_COMPRESSION_TYPE_DEFAULT, icc.data(), png_uint_32(icc.size()));
+    constexpr png_uint_32 kPixelsPerMetre = 11811; // 300 an inch
+    png_set_pHYs(png, info, kPixelsPerMetre, kPixelsPerMetre, PNG_RESOLUTION_METER);
+    png_write_info(png, info);
+    for (int y = 0; y < picture.size.height; ++y)
+        png_write_row(png, picture.row(y));
+    png_write_end(png, info);
+    return true;
+}
+
+bool writePng(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc)
+{
+    FILE *out = std::fopen(path.c_str(), "wb");
+    if (!out)
+        return false;
+    const auto quiet = [](png_structp, png_const_charp) {};
+    png_structp png = png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, [](png_structp p, png_const_charp) { png_longjmp(p, 1); }, quiet);
+    png_infop info = png ? png_create_info_struct(png) : nullptr;
+    const bool written = info && writePngRows(png, info, picture, icc, out);
+    png_destroy_write_struct(&png, &info);
+    return std::fclose(out) == 0 && written;
+}
+
+/// Mean difference from what was meant, in steps of 8 bits, or a large number where it cannot be read or has another size.
+double strayOf(const Result<DecodedPicture> &read, const RgbImage<uint8_t> &meant)
+{
+    if (!read || !(read.value().size == meant.size) || read.value().channels != 3)
+        return 1e9;
+    double sum = 0;
+    for (size_t i = 0; i < meant.samples.size(); ++i)
+        sum += std::abs(double(read.value().samples[i]) / 257 - meant.samples[i]);
+    return sum / double(meant.samples.size());
+}
+
+template <class Write, class Read>
+Status writeProof(AtomicFile &file, const Cleaner &cleaner, ExportFormat format, const RunContext &run, const Write &write, const Read &read, double mostStray)
+{
+    const Result<RgbImage<uint16_t>> picture = renderAll(cleaner, stage(run, 0, cleaningShare(cleaner, format)));
+    if (!picture)
+        return picture.error();
+    if (const Status s = file.close(); !s)
+        return s;
+    const RgbImage<uint8_t> proof = dithered8(picture.value());
+    if (!write(file.temporaryPath(), proof, profileOf(cleaner.frame())))
+        return Error{ErrorCode::WriteFailed, file.target().string() + " was not written: the disk may be full. Nothing was left behind and the original is untouched.", {}};
+    if (!writeExif(file.temporaryPath(), cleaner.frame()))
+        return verifyError(file.target(), "the shooting data could not be added");
+    if (strayOf(read(file.temporaryPath()), proof) > mostStray)
+        return verifyError(file.target(), "its pixels differed");
+    if (run.onProgress)
+        run.onProgress(1);
+    return {};
+}
+
+} // namespace
+
+RgbImage<uint8_t> dithered8(const RgbImage<uint16_t> &picture)
+{
+    auto out = RgbImage<uint8_t>::ofSize(picture.size);
+    const Status done = parallelFor(picture.size.height, {}, [&](int y) {
+        for (int x = 0; x < picture.size.width; ++x) {
+            RandomAt random(kDitherSeed, 0, x, y);
+            const double noise = random.uniform() - 0.5; // the same for all colours: dither must not become colour noise
+            for (int c = 0; c < 3; ++c)
+                out.row(y)[3 * x + c] = uint8_t(std::clamp(std::lround(picture.row(y)[3 * x + c] / 257.0 + noise), 0l, 255l));
+        }
+    });
+    (void)done; // nothing stops it
+    return out;
+}
+
+Status writeJpegProof(AtomicFile &file, const Cleaner &cleaner, const RunContext &run)
+{
+    constexpr double kMostStray = 4; // of 255: fine noise at this quality strays by two
+    return writeProof(file, cleaner, ExportFormat::Jpeg, run, writeJpeg, decodeJpeg, kMostStray);
+}
+
+Status writePngProof(AtomicFile &file, const Cleaner &cleaner, const RunContext &run)
+{
+    return writeProof(file, cleaner, ExportFormat::Png, run, writePng, decodePng, 0);
+}
+
+} // namespace irenic
