@@ -33,6 +33,9 @@ int main(int argc, char **argv)
     app.add_option("--pattern", pattern, "RGGB, BGGR, GRBG, GBRG or six")->capture_default_str();
     app.add_option("--underexpose", o.underexposeEv, "Less light, in EV")->capture_default_str();
     app.add_option("--lens-blur", o.lensBlurPx, "Sigma of the lens's blur in pixels")->capture_default_str();
+    app.add_option("--vignetting", o.vignettingEv, "Light lost at the corners, EV")->capture_default_str();
+    app.add_option("--lateral-red", o.lateralRed, "By how many thousandths the red image is larger than the green one")->capture_default_str();
+    app.add_option("--lateral-blue", o.lateralBlue, "Likewise the blue one")->capture_default_str();
     app.add_option("--bits", o.bits, "12 or 14")->capture_default_str();
     app.add_flag("--uncompressed", uncompressed, "Packed samples instead of lossless JPEG tiles");
     app.add_option("--border", o.borderPx, "Masked columns left and rows above")->capture_default_str();

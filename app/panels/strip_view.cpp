@@ -167,6 +167,7 @@ void StripView::open(Kind kind)
     m_kind = kind;
     m_trial = std::max(0, m_session->trial());
     m_picked = -1;
+    m_use->setText(tr("Use it for %1").arg(trialLetter(m_trial)));
     m_kinds->setCurrentIndex(int(kind));
     suggestLadder();
     hang();

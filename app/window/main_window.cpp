@@ -18,6 +18,7 @@
 #include <QAbstractSpinBox>
 #include <QApplication>
 #include <QCloseEvent>
+#include <QComboBox>
 #include <QDesktopServices>
 #include <QDir>
 #include <QDockWidget>
@@ -541,7 +542,7 @@ QStringList MainWindow::demoRoll()
 {
     const QDir dir(QCoreApplication::applicationDirPath() + QStringLiteral("/../demo-roll"));
     QStringList files;
-    for (const QString &name : dir.entryList({QStringLiteral("*.dng")}, QDir::Files, QDir::Name))
+    for (const QString &name : dir.entryList({QStringLiteral("*.dng"), QStringLiteral("*.jpg")}, QDir::Files, QDir::Name))
         files << QDir::cleanPath(dir.filePath(name));
     return files;
 }
@@ -776,7 +777,7 @@ bool MainWindow::eventFilter(QObject *watched, QEvent *event)
         const auto *key = static_cast<QKeyEvent *>(event);
         QWidget *focus = QApplication::focusWidget();
         // A button keeps its Space key, a field its letters; everywhere else in the window they are holds.
-        const bool typing = qobject_cast<QLineEdit *>(focus) || qobject_cast<QAbstractSpinBox *>(focus);
+        const bool typing = qobject_cast<QLineEdit *>(focus) || qobject_cast<QAbstractSpinBox *>(focus) || qobject_cast<QComboBox *>(focus);
         const bool busy = typing || (qobject_cast<QAbstractButton *>(focus) && key->key() == Qt::Key_Space);
         if (key->modifiers() == Qt::NoModifier && !busy && !QApplication::activeModalWidget()) {
             if (key->isAutoRepeat() ? (key->key() == Qt::Key_Space || m_wall->heldShow()) : holdKey(key->key(), press))

@@ -71,6 +71,12 @@ int takeShots(MainWindow &window, const QString &folder)
     shot(QStringLiteral("wall-200"), {2, {0.79, 0.70}});
     shot(QStringLiteral("wall-fit"), {0, {0.5, 0.5}});
     shot(QStringLiteral("wall-400"), {4, {0.345, 0.385}});
+    s->setCurrent(std::min(3, s->count() - 1)); // dusk, small lamps and stars at ISO 25600
+    shot(QStringLiteral("wall-dusk"), {1, {0.36, 0.26}});
+    s->setCurrent(std::min(2, s->count() - 1));
+    s->setShow(Show::Removed);
+    shot(QStringLiteral("wall-removed"), {2, {0.79, 0.70}});
+    s->setShow(Show::Picture);
     s->setPushEv(3);
     shot(QStringLiteral("wall-shadow-pushed"), {1, {0.62, 0.955}});
     s->setPushEv(0);

@@ -6,6 +6,8 @@
 #include "raw/six_by_six.h"
 #include "render/colour.h"
 
+#include <tuple>
+
 namespace irenic {
 
 namespace {
@@ -61,6 +63,41 @@ Scene throughTheLens(const Scene &scene, Rect cut, double sigma, const RunContex
     return out;
 }
 
+/// Where the lens puts light: colours of slightly different size, and less of it towards the corners.
+class Lens
+{
+public:
+    Lens(const Scene &light, const ShootOptions &o)
+        : m_light(light), m_middle{(light.size.width - 1) / 2.0, (light.size.height - 1) / 2.0},
+          m_corner2(m_middle[0] * m_middle[0] + m_middle[1] * m_middle[1]), m_vignettingEv(o.vignettingEv), m_larger{o.lateralRed * 1e-3, 0, o.lateralBlue * 1e-3}
+    {
+    }
+    /// Scene colour that the given channel sees at a place of the sensor; what lies outside repeats the border.
+    Vector3 colourAt(int x, int y, size_t channel) const
+    {
+        const double dx = x - m_middle[0], dy = y - m_middle[1];
+        const double fall = m_vignettingEv == 0 ? 1 : std::exp2(-m_vignettingEv * (dx * dx + dy * dy) / m_corner2);
+        if (m_larger[channel] == 0)
+            return scaled(m_light.at(x, y), fall);
+        const double sx = std::clamp(m_middle[0] + dx / (1 + m_larger[channel]), 0.0, m_light.size.width - 1.001);
+        const double sy = std::clamp(m_middle[1] + dy / (1 + m_larger[channel]), 0.0, m_light.size.height - 1.001);
+        const int ix = int(sx), iy = int(sy);
+        const double fx = sx - ix, fy = sy - iy;
+        Vector3 sum{};
+        for (const auto &[u, v, w] : {std::tuple{0, 0, (1 - fx) * (1 - fy)}, {1, 0, fx * (1 - fy)}, {0, 1, (1 - fx) * fy}, {1, 1, fx * fy}})
+            for (size_t c = 0; c < 3; ++c)
+                sum[c] += w * double(m_light.at(ix + u, iy + v)[c]) * fall;
+        return sum;
+    }
+
+private:
+    static Vector3 scaled(const float *rgb, double by) { return {double(rgb[0]) * by, double(rgb[1]) * by, double(rgb[2]) * by}; }
+    const Scene &m_light;
+    std::array<double, 2> m_middle;
+    double m_corner2, m_vignettingEv;
+    std::array<double, 3> m_larger;
+};
+
 Status checkOptions(const ShootOptions &o)
 {
     const auto refuse = [](const char *what) { return Error{ErrorCode::BadParameter, what, {}}; };
@@ -74,6 +111,10 @@ Status checkOptions(const ShootOptions &o)
         return refuse("The orientation must lie between 1 and 8.");
     if (!(o.lensBlurPx >= 0 && o.lensBlurPx <= 3))
         return refuse("The blur of the lens must lie between 0 and 3 pixels.");
+    if (!(o.vignettingEv >= 0 && o.vignettingEv <= 5))
+        return refuse("The vignetting must lie between 0 and 5 EV.");
+    if (!(std::abs(o.lateralRed) <= 5 && std::abs(o.lateralBlue) <= 5))
+        return refuse("Lateral aberration must lie between -5 and 5 thousandths.");
     if (!o.sixBySix && !o.cfa.isBayer())
         return refuse("The pattern must be one of RGGB, BGGR, GRBG, GBRG and six.");
     return {};
@@ -124,15 +165,15 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
     const double hotChance = o.hotPixelsPerMillion * 1e-6;
     std::vector<std::vector<std::pair<PixelAt, float>>> hot(size_t(size.height));
     const Scene light = throughTheLens(scene, cut, o.lensBlurPx, run);
+    const Lens lens(light, o);
     const Status done = parallelFor(size.height, run, [&](int y) {
         const double rowOffset = RandomAt(o.seed, StreamRow, 0, y).gaussian() * o.banding * readSignal;
         for (int x = 0; x < size.width; ++x) {
             const int ax = x - o.borderPx, ay = y - o.borderPx;
             double signal = 0;
             if (ax >= 0 && ay >= 0) {
-                const float *rgb = light.at(ax, ay);
                 const size_t channel = size_t(o.colourAt(ax, ay));
-                signal = std::max(0.0, multiplied(toCamera, Vector3{double(rgb[0]), double(rgb[1]), double(rgb[2])})[channel]) * exposure;
+                signal = std::max(0.0, multiplied(toCamera, lens.colourAt(ax, ay, channel))[channel]) * exposure;
                 t.clean.at(x, y) = float(signal);
             }
             RandomAt random(o.seed, StreamPixel, x, y);

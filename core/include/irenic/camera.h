@@ -25,6 +25,9 @@ struct ShootOptions {
     CfaPattern cfa;
     bool sixBySix = false;         ///< its pattern takes the place of `cfa`
     double lensBlurPx = 0.5;       ///< sigma of lens and low-pass filter; 0 .. 3. Without it fine scenes alias as no lens lets them
+    double vignettingEv = 0;       ///< light lost at the corners of the cut, in EV; grows with the square of the distance from its middle; 0 .. 5
+    double lateralRed = 0;         ///< by how many thousandths the red image is larger than the green one; -5 .. 5
+    double lateralBlue = 0;        ///< likewise the blue one
     double underexposeEv = 0;      ///< less light than the scene asks for
     int bits = 14;                 ///< 12 or 14: quantisation and white level
     bool lossless = true;          ///< lossless JPEG tiles, or packed uncompressed

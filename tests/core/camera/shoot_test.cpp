@@ -96,6 +96,54 @@ private slots:
         QVERIFY(std::abs(std::sqrt(square / 400) / (2 * read) - 1) < 0.2);
     }
 
+    void theLensLosesLightTowardsTheCorners()
+    {
+        ShootOptions o;
+        o.vignettingEv = 1.5;
+        const Shot shot = shoot(flatScene({401, 301}, 0.4f, 0.4f, 0.4f), o).take();
+        ShootOptions plain;
+        const Shot whole = shoot(flatScene({401, 301}, 0.4f, 0.4f, 0.4f), plain).take();
+        const auto lostEv = [&](int x, int y) { return std::log2(double(whole.truth.clean.at(x, y)) / double(shot.truth.clean.at(x, y))); };
+        QVERIFY(std::abs(lostEv(200, 150)) < 1e-3);
+        QVERIFY(std::abs(lostEv(0, 0) - 1.5) < 1e-3 && std::abs(lostEv(400, 300) - 1.5) < 1e-3);
+        QVERIFY(std::abs(lostEv(100, 75) - 1.5 / 4) < 1e-2); // half way out: a quarter
+    }
+
+    void theLensDrawsColoursInDifferentSizes()
+    {
+        // A grey spot far from the middle: its image lies further out in red, nearer in blue.
+        Scene scene = flatScene({801, 401}, 0.02f, 0.02f, 0.02f);
+        for (int y = 190; y <= 210; ++y)
+            for (int x = 690; x <= 710; ++x)
+                for (size_t c = 0; c < 3; ++c)
+                    scene.rgb[size_t(y * 801 + x) * 3 + c] = 0.8f;
+        ShootOptions o;
+        o.lateralRed = 4;
+        o.lateralBlue = -3;
+        const Shot shot = shoot(scene, o).take();
+        const auto centre = [&](Colour colour) {
+            double sum = 0, weighted = 0, floor = 1e9;
+            for (int y = 150; y < 250; ++y)
+                for (int x = 640; x < 760; ++x)
+                    if (o.cfa.at(x, y) == colour)
+                        floor = std::min(floor, double(shot.truth.clean.at(x, y)));
+            for (int y = 150; y < 250; ++y)
+                for (int x = 640; x < 760; ++x)
+                    if (o.cfa.at(x, y) == colour) {
+                        const double v = double(shot.truth.clean.at(x, y)) - floor;
+                        sum += v;
+                        weighted += v * x;
+                    }
+            return weighted / sum;
+        };
+        const double green = centre(Colour::Green), out = 700 - 400;
+        QVERIFY(std::abs(green - 700) < 0.1);
+        QVERIFY2(std::abs(centre(Colour::Red) - green - out * 0.004) < 0.15, qPrintable(QString::number(centre(Colour::Red) - green)));
+        QVERIFY2(std::abs(centre(Colour::Blue) - green + out * 0.003) < 0.15, qPrintable(QString::number(centre(Colour::Blue) - green)));
+        o.lateralRed = 9;
+        QVERIFY(!shoot(scene, o).ok());
+    }
+
     void wrongSettingsAreRefused()
     {
         const Scene scene = flatScene({64, 64}, 0.1f, 0.1f, 0.1f);

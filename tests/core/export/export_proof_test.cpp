@@ -33,7 +33,7 @@ private slots:
         QTest::addColumn<int>("format");
         QTest::addColumn<double>("mostStray"); ///< mean, in steps of 8 bits
         QTest::newRow("jpeg") << int(ExportFormat::Jpeg) << 2.0;
-        QTest::newRow("png") << int(ExportFormat::Png) << 0.3;
+        QTest::newRow("png") << int(ExportFormat::Png) << 0.36; // dither by one step costs a third
     }
     void proofsShowTheTreatedFrame()
     {
@@ -64,9 +64,9 @@ private slots:
             }
         const double n = 3.0 * seen.width() * seen.height();
         QVERIFY2(stray / n < mostStray, qPrintable(QString::number(stray / n)));
-        QVERIFY2(std::abs(bias / n) < 0.05, qPrintable(QString::number(bias / n)));
+        QVERIFY2(std::abs(bias / n) < 0.1, qPrintable(QString::number(bias / n)));
         const QStringList exif = exifOf(file, {"ISO", "Model", "ColorSpaceData", "ProfileDescription"});
-        QVERIFY2(exif.join('\n').contains("3200") && exif.join('\n').contains("Tarn Bench"), qPrintable(exif.join('\n')));
+        QVERIFY2(exif.join('\n').contains("3200") && exif.join('\n').contains("Bench-1"), qPrintable(exif.join('\n')));
         QVERIFY(!exif.filter("ProfileDescription").isEmpty());
         // Nothing is replaced.
         QVERIFY(!exportCleaned(cleaner, *m_noise, target, ExportFormat(format)).ok());
