@@ -18,7 +18,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kPatienceMs = 60000;
+constexpr int kPatienceMs = 240000; // busy machines included
 
 bool waitUntil(const std::function<bool()> &ready)
 {
