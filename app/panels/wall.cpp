@@ -49,7 +49,6 @@ Wall::Wall(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidget(
     connect(session, &Session::rowsChanged, this, [this] {
         if (m_columns.empty() || int(m_columns[0].cells.size()) != rowCount())
             refresh();
-        showRows();
         showStates();
         emit visibleRegionChanged();
     });
@@ -62,14 +61,6 @@ Wall::Wall(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidget(
     });
     setTones(m_tones);
     refresh();
-}
-
-template <class F>
-void Wall::forEachPane(const F &f)
-{
-    for (const Column &c : m_columns)
-        for (const Cell &cell : c.cells)
-            f(cell.pane);
 }
 
 const QList<double> &Wall::zoomLadder()
@@ -329,7 +320,6 @@ void Wall::refresh()
     for (const Column &c : m_columns)
         c.strip->showFrame(m_session->currentFrame());
     showContents();
-    showRows();
     showStates();
     emit visibleRegionChanged();
     emit settledChanged();

@@ -86,8 +86,6 @@ private:
     void showStates();
     void showRows();
     void zoomAbout(int steps, QPointF widgetPoint, const PicturePane *pane);
-    template <class F>
-    void forEachPane(const F &f);
 
     Session *m_session;
     PaneRenderer *m_renderer;

@@ -28,6 +28,17 @@ QPointF fractionOf(QPoint at, QSize picture)
     return {(at.x() + 0.5) / picture.width(), (at.y() + 0.5) / picture.height()};
 }
 
+/// The frame, or null where it has no such trial.
+const RollFrame *withTrial(const RollFrame *f, int trial)
+{
+    return f && trial >= 0 && trial < f->trialCount() ? f : nullptr;
+}
+
+const RollFrame *withSpot(const RollFrame *f, int spot)
+{
+    return f && spot >= 0 && spot < int(f->spots.size()) ? f : nullptr;
+}
+
 /// Moves one element of a vector; the others close up.
 template <class T>
 void moveElement(std::vector<T> &v, int from, int to)
@@ -270,8 +281,8 @@ void Session::setViewport(int row, const Viewport &viewport)
 
 void Session::goToSpot(int spot)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || spot < 0 || spot >= int(f->spots.size()))
+    const RollFrame *f = withSpot(readyFrame(), spot);
+    if (!f)
         return;
     m_lastSpot = spot;
     setViewport({m_zoom > 0 ? m_zoom : 2, fractionOf(f->spots[size_t(spot)].at, f->pictureSize())});
@@ -302,8 +313,8 @@ void Session::change(Choices after, const QString &words, int dragId)
 
 void Session::changeStrength(int trial, bool colour, double value, int dragId)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || trial < 0 || trial >= f->trialCount())
+    const RollFrame *f = withTrial(readyFrame(), trial);
+    if (!f)
         return;
     Choices c = *f;
     Treatment &t = c.trials[size_t(trial)];
@@ -313,8 +324,8 @@ void Session::changeStrength(int trial, bool colour, double value, int dragId)
 
 void Session::changeMethod(int trial, const std::string &method, const std::string &colourMethod)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || trial < 0 || trial >= f->trialCount())
+    const RollFrame *f = withTrial(readyFrame(), trial);
+    if (!f)
         return;
     Choices c = *f;
     Treatment &t = c.trials[size_t(trial)];
@@ -331,8 +342,8 @@ void Session::changeMethod(int trial, const std::string &method, const std::stri
 
 void Session::changeTreatment(int trial, const Treatment &treatment, const QString &words)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || trial < 0 || trial >= f->trialCount())
+    const RollFrame *f = withTrial(readyFrame(), trial);
+    if (!f)
         return;
     Choices c = *f;
     c.trials[size_t(trial)] = treatment;
@@ -348,8 +359,8 @@ void Session::returnToSuggestion(int trial)
 
 void Session::chooseKeeper(int trial)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || trial < 0 || trial >= f->trialCount())
+    const RollFrame *f = withTrial(readyFrame(), trial);
+    if (!f)
         return;
     Choices c = *f;
     c.keeper = f->keeper == trial ? -1 : trial;
@@ -426,8 +437,8 @@ void Session::moveSpot(int spot, QPoint at)
 
 void Session::renameSpot(int spot, const QString &name)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || spot < 0 || spot >= int(f->spots.size()))
+    const RollFrame *f = withSpot(readyFrame(), spot);
+    if (!f)
         return;
     Choices c = *f;
     c.spots[size_t(spot)].name = name.trimmed();
@@ -436,8 +447,8 @@ void Session::renameSpot(int spot, const QString &name)
 
 void Session::removeSpot(int spot)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || spot < 0 || spot >= int(f->spots.size()))
+    const RollFrame *f = withSpot(readyFrame(), spot);
+    if (!f)
         return;
     Choices c = *f;
     c.spots.erase(c.spots.begin() + spot);

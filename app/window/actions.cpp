@@ -7,7 +7,6 @@
 #include <QActionGroup>
 #include <QDockWidget>
 #include <QFileDialog>
-#include <QInputDialog>
 #include <QMenu>
 
 namespace irenic {

@@ -114,7 +114,8 @@ std::vector<double> scalesFor(Size reference, Size guest)
 }
 
 /// From coarse to fine: at the coarsest size every corner is tried, then only the neighbours of the last best.
-Result<Placed> placed(const std::shared_ptr<const Frame> &reference, const RgbImage<float> &guest, const RunContext &run)
+/// @param full the reference, developed
+Result<Placed> placed(const std::shared_ptr<const Frame> &reference, const RgbImage<float> &full, const RgbImage<float> &guest, const RunContext &run)
 {
     const Size size = reference->uprightSize();
     constexpr int kCoarsePx = 96; // long edge of the coarsest size
@@ -148,10 +149,7 @@ Result<Placed> placed(const std::shared_ptr<const Frame> &reference, const RgbIm
             return cancelledError();
     }
     // The last step, to the pixel, on the full picture.
-    const Result<RgbImage<float>> full = uprightPicture(reference, 1, run);
-    if (!full)
-        return full.error();
-    const Plane<float> whole = toneOf(full.value()), part = partAt(best.scale, 1);
+    const Plane<float> whole = toneOf(full), part = partAt(best.scale, 1);
     return bestCorner(whole, part, {2 * best.dx - 1, 2 * best.dy - 1, 3, 3}, best.scale);
 }
 
@@ -259,7 +257,10 @@ Result<Guest> readGuest(const std::filesystem::path &file, const std::shared_ptr
     const Result<RgbImage<float>> picture = uprightPicture(frame.value(), 1, run);
     if (!picture)
         return picture.error();
-    const Result<Placed> place = placed(reference, picture.value(), run);
+    const Result<RgbImage<float>> seen = uprightPicture(reference, 1, run);
+    if (!seen)
+        return seen.error();
+    const Result<Placed> place = placed(reference, seen.value(), picture.value(), run);
     if (!place)
         return place.error();
     const Placed &p = place.value();
@@ -267,9 +268,6 @@ Result<Guest> readGuest(const std::filesystem::path &file, const std::shared_ptr
         return Error{ErrorCode::Unsupported, file.filename().string() + " does not look like a rendition of " + reference->file.filename().string() + "; it was not pinned.", {}};
     const Size size = reference->uprightSize();
     const auto full = laidOver(picture.value(), p, size);
-    const Result<RgbImage<float>> seen = uprightPicture(reference, 1, run);
-    if (!seen)
-        return seen.error();
     const auto gains = gainsFor(seen.value(), full);
     Guest guest{file, frameOf(full, gains, file), p.scale, p.dx, p.dy, std::log2(gains[1]), {gains[0] / gains[1], 1, gains[2] / gains[1]}, p.likeness, {}};
     guest.words = wordsOf(guest, picture.value().size, size);

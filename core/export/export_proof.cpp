@@ -3,12 +3,9 @@
 
 #include "base/parallel.h"
 #include "camera/random.h"
+#include "raw/jpeg_errors.h"
 #include "raw/rendered_reader.h"
 
-#include <csetjmp>
-#include <cstdio>
-// jpeglib.h wants the standard headers before it.
-#include <jpeglib.h>
 #include <png.h>
 
 #include <cmath>
@@ -19,10 +16,6 @@ namespace {
 
 constexpr int kJpegQuality = 93;
 constexpr uint64_t kDitherSeed = 0x1e41c;
-
-struct JpegErrors : jpeg_error_mgr {
-    jmp_buf away;
-};
 
 /// Everything between setjmp and the encoder's return, with nothing in it that has a destructor.
 bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc)
@@ -58,10 +51,8 @@ bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &pictu
     if (!out)
         return false;
     jpeg_compress_struct info{};
-    JpegErrors errors{};
-    info.err = jpeg_std_error(&errors);
-    errors.error_exit = [](j_common_ptr common) { std::longjmp(static_cast<JpegErrors *>(common->err)->away, 1); };
-    errors.output_message = [](j_common_ptr) {};
+    JpegErrors errors;
+    info.err = &errors;
     const bool written = writeJpegRows(info, errors, out, picture, icc);
     jpeg_destroy_compress(&info);
     return std::fclose(out) == 0 && written;

@@ -14,8 +14,28 @@ double mostVariance(double values)
     return 1.1 + 3 * std::sqrt(2 / (values - 3));
 }
 
+double coarseVariance(PlaneView<const float> b)
+{
+    Plane<float> means({b.width / kCoarse, b.height / kCoarse}, 0.f);
+    for (int y = 0; y < means.height() * kCoarse; ++y)
+        for (int x = 0; x < means.width() * kCoarse; ++x)
+            means.at(x / kCoarse, y / kCoarse) += b.row(y)[x] / (kCoarse * kCoarse);
+    return varianceAboutSlope(means.view()) * kCoarse * kCoarse;
+}
+
+double meanOf(PlaneView<const float> b)
+{
+    double sum = 0;
+    for (int y = 0; y < b.height; ++y)
+        for (int x = 0; x < b.width; ++x)
+            sum += double(b.row(y)[x]);
+    return sum / (double(b.width) * b.height);
+}
+
+} // namespace
+
 /// Fitted by projections: the coordinates about the middle are orthogonal to each other and to the mean.
-double aboutSlope(PlaneView<const float> b)
+double varianceAboutSlope(PlaneView<const float> b)
 {
     const double mx = (b.width - 1) / 2.0, my = (b.height - 1) / 2.0, n = double(b.width) * b.height;
     double sum = 0, squares = 0, dx = 0, dy = 0, xx = 0, yy = 0;
@@ -33,31 +53,6 @@ double aboutSlope(PlaneView<const float> b)
     return std::max(0.0, rest) / std::max(1.0, n - 3);
 }
 
-double coarseVariance(PlaneView<const float> b)
-{
-    Plane<float> means({b.width / kCoarse, b.height / kCoarse}, 0.f);
-    for (int y = 0; y < means.height() * kCoarse; ++y)
-        for (int x = 0; x < means.width() * kCoarse; ++x)
-            means.at(x / kCoarse, y / kCoarse) += b.row(y)[x] / (kCoarse * kCoarse);
-    return aboutSlope(means.view()) * kCoarse * kCoarse;
-}
-
-double meanOf(PlaneView<const float> b)
-{
-    double sum = 0;
-    for (int y = 0; y < b.height; ++y)
-        for (int x = 0; x < b.width; ++x)
-            sum += double(b.row(y)[x]);
-    return sum / (double(b.width) * b.height);
-}
-
-} // namespace
-
-double varianceAboutSlope(PlaneView<const float> block)
-{
-    return aboutSlope(block);
-}
-
 std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, int side, bool white)
 {
     constexpr int kStep = AnalysisPlanes::kStepPx;
@@ -72,14 +67,14 @@ std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const Analys
             b.smooth = true;
             for (const Plane<float> AnalysisPlanes::*plane : {&AnalysisPlanes::luminance, &AnalysisPlanes::redBlue, &AnalysisPlanes::greenness}) {
                 const auto cut = (untreated.*plane).view().cut(in);
-                b.smooth = b.smooth && aboutSlope(cut) <= mostFine && coarseVariance(cut) <= mostCoarse;
+                b.smooth = b.smooth && varianceAboutSlope(cut) <= mostFine && coarseVariance(cut) <= mostCoarse;
             }
             b.coarse = float(coarseVariance(untreated.luminance.view().cut(in)));
             b.signal = float(meanOf(untreated.linear.view().cut(in)));
-            b.luminance = float(std::sqrt(aboutSlope(treated.luminance.view().cut(in))));
-            b.colour = float(std::sqrt((aboutSlope(treated.redBlue.view().cut(in)) + aboutSlope(treated.greenness.view().cut(in))) / 2));
-            b.sigmaBefore = float(std::sqrt(aboutSlope(untreated.linear.view().cut(in))));
-            b.sigmaAfter = float(std::sqrt(aboutSlope(treated.linear.view().cut(in))));
+            b.luminance = float(std::sqrt(varianceAboutSlope(treated.luminance.view().cut(in))));
+            b.colour = float(std::sqrt((varianceAboutSlope(treated.redBlue.view().cut(in)) + varianceAboutSlope(treated.greenness.view().cut(in))) / 2));
+            b.sigmaBefore = float(std::sqrt(varianceAboutSlope(untreated.linear.view().cut(in))));
+            b.sigmaAfter = float(std::sqrt(varianceAboutSlope(treated.linear.view().cut(in))));
             b.sigmaLaw = float(std::sqrt(meanOf(untreated.law.view().cut(in))));
             blocks.push_back(b);
         }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/spots.h"
 
+#include "base/parallel.h"
 #include "irenic/clean.h"
 #include "irenic/develop.h"
 #include "measure/block_noise.h"
@@ -224,15 +225,18 @@ Result<Grid> measureGrid(const std::shared_ptr<const Frame> &frame, const std::s
         for (size_t c = 0; c < 3; ++c)
             balance[c] = float(1 / std::max(frame->colour.asShotNeutral[c], 1e-3));
     Grid grid{area.width / blockPx, area.height / blockPx, {}};
-    for (int row = 0; row < grid.down; ++row) {
+    grid.blocks.resize(size_t(grid.across) * size_t(grid.down));
+    const Status done = parallelFor(grid.down, run, [&](int row) {
         const Rect band{area.x, area.y + row * blockPx, grid.across * blockPx, blockPx};
-        const Result<Plane<float>> linear = untreated.clean(band, run);
-        if (!linear || run.stop.stop_requested())
-            return cancelledError();
+        const Result<Plane<float>> linear = untreated.clean(band, {1, run.stop, {}});
+        if (!linear)
+            return; // stopped; parallelFor says so
         const AnalysisPlanes planes = analysisPlanes(*frame, *noise, linear.value().view(), band);
         for (int x = 0; x < grid.across; ++x)
-            grid.blocks.push_back(blockOf(planes, balance, {x * kBlock, 0, kBlock, kBlock}));
-    }
+            grid.blocks[size_t(row * grid.across + x)] = blockOf(planes, balance, {x * kBlock, 0, kBlock, kBlock});
+    });
+    if (!done)
+        return done.error();
     return grid;
 }
 

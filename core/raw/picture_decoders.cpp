@@ -1,14 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
+#include "raw/jpeg_errors.h"
 #include "raw/rendered_reader.h"
 
 #include <cstdio>
 
-#include <jpeglib.h>
 #include <png.h>
 #include <tiffio.h>
 
-#include <csetjmp>
 #include <cmath>
 
 namespace irenic {
@@ -34,12 +33,6 @@ uint16_t widened(uint8_t v)
 // ---- JPEG ----
 
 namespace {
-
-struct JpegErrors : jpeg_error_mgr {
-    jmp_buf away;
-    static void leave(j_common_ptr info) { longjmp(static_cast<JpegErrors *>(info->err)->away, 1); }
-    static void keepQuiet(j_common_ptr) {}
-};
 
 /// Everything between setjmp and the decoder's return, with nothing in it that has a destructor.
 bool readJpegRows(jpeg_decompress_struct &info, JpegErrors &errors, FILE *in, DecodedPicture &picture)
@@ -86,10 +79,8 @@ Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file)
         return readError(ErrorCode::NotFound, file, "cannot be opened for reading");
     DecodedPicture picture;
     jpeg_decompress_struct info{};
-    JpegErrors errors{};
-    info.err = jpeg_std_error(&errors);
-    errors.error_exit = JpegErrors::leave;
-    errors.output_message = JpegErrors::keepQuiet;
+    JpegErrors errors;
+    info.err = &errors;
     const bool read = readJpegRows(info, errors, in.get(), picture);
     char why[JMSG_LENGTH_MAX] = "";
     if (!read)

@@ -538,7 +538,6 @@ private slots:
         // Noise shrinks as means of four do: the screen holds less of it than at 100 %.
         const auto spread = [&] {
             const QImage screen = paneAt(0)->grab().toImage();
-            const QPointF from(0, 0);
             double sum = 0, squares = 0;
             int n = 0;
             for (int y = 20; y < 60; ++y)

@@ -2,6 +2,7 @@
 // Measuring and cleaning full colour: the invariants that mosaics have, where noise hangs together between neighbours.
 #include "irenic/clean.h"
 #include "irenic/picture.h"
+#include "irenic/readings.h"
 #include "methods/packet/packet.h"
 #include "support/frames.h"
 
@@ -105,6 +106,18 @@ private slots:
                 QVERIFY2(std::abs(meanOf(after, c) - meanOf(before, c)) < 2.5 * standardError + 0.002 * double(level), qPrintable(QStringLiteral("%1 to %2").arg(meanOf(before, c)).arg(meanOf(after, c))));
             }
         }
+    }
+
+    void coloursDoNotDrift_data() { everyMethodWithWhiteAndBlurredNoise(); }
+    void coloursDoNotDrift()
+    {
+        QFETCH(QString, id);
+        QFETCH(bool, blurred);
+        const Measured m = measured(makeScene({512, 448}), blurred);
+        const Cleaner untreated(m.picture.frame, m.noise, {"wavelet", 0, 0}), treated(m.picture.frame, m.noise, suggestedFor(id.toStdString(), *m.noise));
+        const Rect whole = m.picture.frame->crop;
+        const Drift drift = driftBetween(developRegion(untreated, whole, {}, nullptr, {}).value(), developRegion(treated, whole, {}, nullptr, {}).value());
+        QVERIFY2(drift.median <= 0.2, qPrintable(QString::number(drift.median)));
     }
 
     void picturesGetBetter_data() { everyMethodWithWhiteAndBlurredNoise(); }
