@@ -5,13 +5,17 @@
 global_settings { assumed_gamma 1.0 max_trace_level 9 }
 #include "shed.inc"
 
-camera { location <0.3, 3.6, -13.5> sky -x right x*3/2 up y look_at <0.0, 3.3, 0> angle 46 }
+camera { location <0.3, 3.6, -13.5> sky x right x*3/2 up y look_at <0.0, 3.3, 0> angle 46 }
 // Orientation 6 means: turn a quarter clockwise to see it upright.
 light_source { <0.0, 3.55, -2.2> Lamplight*0.80 area_light x*0.35, y*0.9, 5, 5 adaptive 1 circular orient fade_distance 3.2 fade_power 2 }
 light_source { <-8, 9, -9> Lamplight*0.34 area_light x*2, y*2, 9, 9 adaptive 1 circular orient }
 light_source { <9, 6, -8> Dusk*0.20 area_light x*3, z*3, 9, 9 adaptive 1 circular orient }
 
 #declare R = seed(23);
+#declare LampBrass = texture {
+  pigment { granite scale 0.6 color_map { [0 rgb <0.78,0.52,0.15>] [0.7 rgb <0.86,0.60,0.20>] [0.92 rgb <0.46,0.32,0.11>] [1 rgb <0.20,0.22,0.14>] } }
+  normal { bozo 0.03 scale <0.4, 0.01, 0.4> }
+  finish { ambient 0 diffuse 0.38 specular 1.1 roughness 0.008 metallic reflection { 0.30 metallic } } }
 // ---------------------------------------------------------------- sailcloth in folds, with a seam, a reef band and eyelets
 #declare NU = 260; #declare NV = 160;
 #declare Fold = function(u, v) { 0.55*sin(u*1.35 + 0.30*v) + 0.22*sin(u*3.3 - 0.22*v + 1) + 0.07*sin(u*8.3 + v*0.6) + 0.05*sin(v*2.2 + u*1.1) }
@@ -39,7 +43,7 @@ mesh2 {
                  - 0.22*select(abs(x - 4.4) - 0.03, 1, 0) - 0.16*select(abs(x - 11.6) - 0.03, 1, 0) - 0.12*select(abs(y - 8.2) - 0.025, 1, 0) - 0.12*select(abs(y - 8.9) - 0.025, 1, 0) }
       color_map { [0 rgb <0.24,0.20,0.15>] [0.45 rgb <0.58,0.53,0.44>] [1 rgb <0.80,0.76,0.66>] }
     }
-    normal { function { 0.5*Weave(x, y) + 0.3*Slub(x, y, 0) } 0.22 }
+    normal { function { Weave(x, y) } 0.12 } // threads only: a slub in the normal costs four more looks at its pattern
     finish { ambient 0 diffuse 0.72 }
   }
 }
@@ -75,7 +79,7 @@ union {
     #declare K = K + 1;
   #end
   torus { 0.84, 0.032 translate y*3.9 }
-  texture { Brass }
+  texture { LampBrass }
   translate <0, 0, -2.2>
 }
 difference {
@@ -84,14 +88,13 @@ difference {
   pigment { rgbt <0.97, 0.96, 0.92, 0.93> } finish { ambient 0 diffuse 0.03 specular 0.5 roughness 0.004 reflection { 0.02, 0.18 } }
   no_shadow translate <0, 0, -2.2>
 }
-blob { threshold 0.4
-  sphere { <0, 2.95, 0>, 0.34, 1 } sphere { <0.01, 3.2, 0>, 0.28, 1 } sphere { <0, 3.48, 0>, 0.17, 1 } sphere { <-0.01, 3.66, 0>, 0.09, 1 }
+sor { 9, <0.02, 2.60>, <0.05, 2.68>, <0.20, 2.86>, <0.235, 3.04>, <0.19, 3.26>, <0.115, 3.50>, <0.055, 3.72>, <0.014, 3.90>, <0.008, 3.98>
   pigment { gradient y color_map { [0 rgb <1.0,0.45,0.12>] [0.35 rgb <1.0,0.78,0.40>] [1 rgb <1.0,0.62,0.22>] } scale 0.9 translate y*2.75 }
   finish { ambient 0 diffuse 0 emission 2.4 } no_shadow translate <0, 0, -2.2> }
 // ---------------------------------------------------------------- beside it: a palm, a needle case, thread, beeswax
-cylinder { <-3.2, 0.02, -3.6>, <-3.2, 1.15, -3.6>, 0.42 pigment { function { 0.5 + 0.5*sin(2*pi*y*23 + 0.8*sin(atan2(x + 3.2, z + 3.6)*2)) } color_map { [0 rgb <0.14,0.03,0.02>] [1 rgb <0.44,0.10,0.06>] } } finish { ambient 0 diffuse 0.8 } }
-cylinder { <-3.2, 1.15, -3.6>, <-3.2, 1.22, -3.6>, 0.52 Wood(61, 1.3) }
-cylinder { <-3.2, 0.0, -3.6>, <-3.2, 0.07, -3.6>, 0.52 Wood(62, 1.3) }
-superellipsoid { <0.3, 0.3> scale <0.55, 0.22, 0.38> rotate y*25 translate <3.0, 0.24, -4.2> pigment { bozo scale 0.3 color_map { [0 rgb <0.62,0.42,0.12>] [1 rgb <0.72,0.53,0.20>] } } finish { ambient 0 diffuse 0.8 specular 0.25 roughness 0.06 } }
-cylinder { <1.6, 0.07, -5.2>, <3.7, 0.07, -5.6>, 0.035 texture { Iron } }
-union { RopeAlong(0.3, 0.85, 3.4, 0.09, -2.4, 4, 0.3, 0.055, 360, 13) pigment { rgb <0.62, 0.55, 0.42> } finish { ambient 0 diffuse 0.85 } }
+cylinder { <-2.15, 0.02, -3.6>, <-2.15, 1.15, -3.6>, 0.42 pigment { function { 0.5 + 0.5*sin(2*pi*y*23 + 0.8*sin(atan2(x + 2.15, z + 3.6)*2)) } color_map { [0 rgb <0.14,0.03,0.02>] [1 rgb <0.44,0.10,0.06>] } } finish { ambient 0 diffuse 0.8 } }
+cylinder { <-2.15, 1.15, -3.6>, <-2.15, 1.22, -3.6>, 0.52 Wood(61, 1.3) }
+cylinder { <-2.15, 0.0, -3.6>, <-2.15, 0.07, -3.6>, 0.52 Wood(62, 1.3) }
+superellipsoid { <0.3, 0.3> scale <0.55, 0.22, 0.38> rotate y*25 translate <1.9, 0.24, -4.4> pigment { bozo scale 0.3 color_map { [0 rgb <0.62,0.42,0.12>] [1 rgb <0.72,0.53,0.20>] } } finish { ambient 0 diffuse 0.8 specular 0.25 roughness 0.06 } }
+cylinder { <0.2, 0.07, -5.0>, <1.7, 0.07, -5.6>, 0.035 texture { Iron } }
+union { RopeAlong(0.3, 0.85, 2.3, 0.09, -2.2, 4, 0.3, 0.055, 360, 13) pigment { rgb <0.62, 0.55, 0.42> } finish { ambient 0 diffuse 0.85 } }
