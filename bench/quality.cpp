@@ -77,62 +77,11 @@ Result<Subject> makeSubject(const Scene &scene, int iso, const QualityArguments 
     return Subject{frame.value(), clean, std::make_shared<const NoiseReport>(noise.take()), shot.value().truth.noise};
 }
 
-struct Score {
-    double psnr = 0;
-    double ssim = 0;
-    double colourError = 0; ///< RMS of the two sRGB colour differences, in 8-bit steps
+struct Score : PictureQuality {
     Drift drift;            ///< against the untreated picture
     double detailLost = 0;
     double seconds = 0;     ///< to clean and develop
 };
-
-std::vector<float> lumaOf(const RgbImage<uint16_t> &image)
-{
-    std::vector<float> y(image.samples.size() / 3);
-    for (size_t i = 0; i < y.size(); ++i)
-        y[i] = (0.299f * image.samples[3 * i] + 0.587f * image.samples[3 * i + 1] + 0.114f * image.samples[3 * i + 2]) / 65535;
-    return y;
-}
-
-/// Mean structural similarity over 8 x 8 windows at every fourth place (Wang, Bovik, Sheikh and Simoncelli 2004).
-double ssimOf(const std::vector<float> &a, const std::vector<float> &b, Size size)
-{
-    constexpr double c1 = 0.01 * 0.01, c2 = 0.03 * 0.03;
-    double total = 0;
-    int windows = 0;
-    for (int y0 = 0; y0 + 8 <= size.height; y0 += 4)
-        for (int x0 = 0; x0 + 8 <= size.width; x0 += 4, ++windows) {
-            double sa = 0, sb = 0, saa = 0, sbb = 0, sab = 0;
-            for (int y = y0; y < y0 + 8; ++y)
-                for (int x = x0; x < x0 + 8; ++x) {
-                    const double p = double(a[size_t(y) * size_t(size.width) + size_t(x)]), q = double(b[size_t(y) * size_t(size.width) + size_t(x)]);
-                    sa += p;
-                    sb += q;
-                    saa += p * p;
-                    sbb += q * q;
-                    sab += p * q;
-                }
-            const double ma = sa / 64, mb = sb / 64, va = saa / 64 - ma * ma, vb = sbb / 64 - mb * mb, cov = sab / 64 - ma * mb;
-            total += (2 * ma * mb + c1) * (2 * cov + c2) / ((ma * ma + mb * mb + c1) * (va + vb + c2));
-        }
-    return total / windows;
-}
-
-Score scoreOf(const RgbImage<uint16_t> &image, const RgbImage<uint16_t> &truth)
-{
-    double square = 0, colour = 0;
-    for (size_t i = 0; i < image.samples.size(); i += 3) {
-        double d[3];
-        for (size_t c = 0; c < 3; ++c) {
-            d[c] = (double(image.samples[i + c]) - double(truth.samples[i + c])) / 65535;
-            square += d[c] * d[c];
-        }
-        const double y = 0.299 * d[0] + 0.587 * d[1] + 0.114 * d[2];
-        colour += (d[0] - y) * (d[0] - y) + (d[2] - y) * (d[2] - y);
-    }
-    const double n = double(image.samples.size());
-    return {-10 * std::log10(square / n), ssimOf(lumaOf(image), lumaOf(truth), image.size), 255 * std::sqrt(colour / (n / 3) / 2), {}, 0, 0};
-}
 
 Result<RgbImage<float>> developed(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const Treatment &t)
 {
@@ -255,11 +204,11 @@ void print(const Row &r, bool json)
 {
     const Score &s = r.score;
     if (json)
-        std::printf("%s\n", nlohmann::json{{"scene", r.scene}, {"iso", r.iso}, {"method", r.method}, {"strength", r.strength}, {"psnr", s.psnr}, {"ssim", s.ssim},
+        std::printf("%s\n", nlohmann::json{{"scene", r.scene}, {"iso", r.iso}, {"method", r.method}, {"strength", r.strength}, {"psnr", s.psnrDb}, {"ssim", s.ssim},
                                            {"colourError", s.colourError}, {"luminanceLeft", r.left.luminance}, {"colourLeft", r.left.colour}, {"driftMedian", s.drift.median},
                                            {"driftHigh", s.drift.high}, {"detailLost", s.detailLost}, {"starsKept", r.starsKept}, {"seconds", s.seconds}}.dump().c_str());
     else
-        std::printf("| %s | %d | %s | %.2f | %.2f | %.4f | %.2f | %.3f | %.3f | %.2f | %.2f | %.2f | %.2f | %.2f |\n", r.scene.c_str(), r.iso, r.method.c_str(), r.strength, s.psnr, s.ssim, s.colourError,
+        std::printf("| %s | %d | %s | %.2f | %.2f | %.4f | %.2f | %.3f | %.3f | %.2f | %.2f | %.2f | %.2f | %.2f |\n", r.scene.c_str(), r.iso, r.method.c_str(), r.strength, s.psnrDb, s.ssim, s.colourError,
                     r.left.luminance, r.left.colour, s.drift.median, s.drift.high, s.detailLost, r.starsKept, s.seconds);
     std::fflush(stdout);
 }
@@ -278,7 +227,7 @@ bool chart(const std::vector<Row> &rows, const std::string &file)
             if (r.method == method.id && r.strength > 0) {
                 Sum &s = sums[r.strength];
                 s.ssim += r.score.ssim;
-                s.psnr += r.score.psnr;
+                s.psnr += r.score.psnrDb;
                 s.seconds += r.score.seconds;
                 ++s.n;
             }
@@ -326,7 +275,7 @@ int quality(const QualityArguments &a)
             const std::string stem = std::filesystem::path(name).stem().string();
             if (!a.outside.empty())
                 for (const auto &[method, image] : outside(a.outside, s, folder))
-                    print({stem, iso, method, 0, scoreOf(image, encodedTruth), {}, 0}, a.json);
+                    print({stem, iso, method, 0, Score{pictureQuality(image, encodedTruth), {}, 0, 0}, {}, 0}, a.json);
             for (const MethodInfo &method : methods()) {
                 if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), method.id) == a.methods.end())
                     continue;
@@ -337,7 +286,7 @@ int quality(const QualityArguments &a)
                     const std::chrono::duration<double> taken = std::chrono::steady_clock::now() - start;
                     if (!image)
                         return 1;
-                    Row row{stem, iso, method.id, strength, scoreOf(encoded16(image.value()), encodedTruth), noiseLeftOnFlat(t), 0};
+                    Row row{stem, iso, method.id, strength, Score{pictureQuality(encoded16(image.value()), encodedTruth), {}, 0, 0}, noiseLeftOnFlat(t), 0};
                     row.score.drift = driftBetween(untreated.value(), image.value());
                     row.score.detailLost = readingsAt(Cleaner(s.frame, s.noise, t), s.frame->crop, nullptr).value().detailLost;
                     row.score.seconds = taken.count() / (double(s.frame->crop.size().area()) * 1e-6);

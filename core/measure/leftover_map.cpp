@@ -165,7 +165,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         const CfaPattern cfa = frame.cfa.shifted(band.x, band.y);
         const int row = top * blockPx / kDriftReduction;
         const auto reduce = [&](const Plane<float> &samples, RgbImage<float> &into) {
-            const auto reduced = developer.developReduced(samples.view(), cfa, kDriftReduction, {});
+            const auto reduced = developer.developReduced(samples.view(), cfa, kDriftReduction);
             std::copy(reduced.samples.begin(), reduced.samples.end(), into.row(row));
         };
         reduce(before.value(), meansBefore);

@@ -17,15 +17,15 @@ Result<Plane<float>> cleanedOf(const Cleaner &cleaner, Rect region, CleanCache *
 
 } // namespace
 
-Rect placeAround(const Frame &frame, int uprightX, int uprightY)
+Rect placeAround(const Frame &frame, int uprightX, int uprightY, int sidePx)
 {
     const Size upright = frame.uprightSize();
-    const int width = std::min(kPlacePx, upright.width), height = std::min(kPlacePx, upright.height);
+    const int width = std::min(sidePx, upright.width), height = std::min(sidePx, upright.height);
     const Rect seen{std::clamp(uprightX - width / 2, 0, upright.width - width), std::clamp(uprightY - height / 2, 0, upright.height - height), width, height};
     return storedRectOf(seen, frame.crop.size(), frame.orientation).movedBy(frame.crop.x, frame.crop.y);
 }
 
-Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run)
+Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, const std::shared_ptr<const Frame> &truth)
 {
     const Frame &frame = treated.frame();
     const Cleaner untreated(treated.sharedFrame(), treated.sharedNoise(), Treatment{treated.treatment().method, 0, 0});
@@ -52,6 +52,13 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
         return cancelledError();
     r.detailLost = detailLost(planesBefore.luminance.view(), planesAfter.luminance.view(), flatField(treated.treatment()).covariance);
     r.drift = driftBetween(seenBefore.value(), seenAfter.value()).median;
+    if (!truth)
+        return r;
+    const Rect upright = uprightRectOf(region.movedBy(-frame.crop.x, -frame.crop.y), frame.crop.size(), frame.orientation);
+    const auto clean = developRegion(Cleaner(truth, treated.sharedNoise(), Treatment{treated.treatment().method, 0, 0}), upright, {}, nullptr, run);
+    if (!clean)
+        return clean.error();
+    r.truth = pictureQuality(encoded16(turned(seenAfter.value(), frame.orientation)), encoded16(clean.value()));
     return r;
 }
 

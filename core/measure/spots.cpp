@@ -254,9 +254,7 @@ const SpotKindInfo &infoOf(SpotKind kind)
 
 PixelAt uprightOf(const Frame &frame, PixelAt stored)
 {
-    // Turning back is turning by the opposite quarter; every other orientation undoes itself.
-    const int back = frame.orientation == 6 ? 8 : frame.orientation == 8 ? 6 : frame.orientation;
-    const Rect r = storedRectOf({stored.x - frame.crop.x, stored.y - frame.crop.y, 1, 1}, frame.uprightSize(), back);
+    const Rect r = uprightRectOf({stored.x - frame.crop.x, stored.y - frame.crop.y, 1, 1}, frame.crop.size(), frame.orientation);
     return {r.x, r.y};
 }
 

@@ -11,7 +11,7 @@
 namespace irenic {
 
 /// Cleaned samples that were computed before, in tiles, within a budget of memory; the least recently seen go first.
-/// Shared by all panes and threads.
+/// Shared by all panes and threads. Frames may die while it holds tiles of them.
 class CleanCache
 {
 public:
@@ -25,7 +25,7 @@ public:
 
 private:
     struct Key {
-        const Frame *frame; ///< kept apart by forget(), which must be called before a frame dies
+        const Frame *frame; ///< compared, never read
         std::string method, colourMethod;
         double luminance, colour;
         int x, y; ///< tile place
@@ -33,19 +33,18 @@ private:
     };
     struct Entry {
         std::shared_ptr<const Plane<float>> tile;
+        std::weak_ptr<const Frame> frame; ///< the one that the tile is of: another may come to lie where it lay
         std::list<Key>::iterator seen;
     };
-    std::shared_ptr<const Plane<float>> find(const Key &key);
-    void store(const Key &key, Plane<float> tile);
+    std::shared_ptr<const Plane<float>> find(const Key &key, const std::shared_ptr<const Frame> &frame);
+    void store(const Key &key, const std::shared_ptr<const Frame> &frame, Plane<float> tile);
+    void erase(std::map<Key, Entry>::iterator it);
 
     mutable std::mutex m_mutex;
     std::map<Key, Entry> m_tiles;
     std::list<Key> m_order; ///< most recently seen first
     size_t m_budget;
     size_t m_held = 0;
-
-public:
-    void forget(const Frame *frame);
 };
 
 /// Develops part of a treated frame at full size. Linear sRGB.
@@ -53,7 +52,10 @@ public:
 /// @param cache  may be null
 Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run);
 
-/// The same at a whole reduction (even, >= 2): see Developer::developReduced. Computed in bands, so memory stays small.
+/// Part of a treated mosaic in the camera's own colours: linear, 1 = clipping, neither balanced nor clipped.
+Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, const RunContext &run);
+
+/// developRegion() at a whole reduction (even, >= 2): see Developer::developReduced. Computed in bands, so memory stays small.
 Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache,
                                              const RunContext &run);
 

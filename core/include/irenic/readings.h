@@ -44,21 +44,33 @@ struct NoiseLeft {
 };
 NoiseLeft noiseLeftOnFlat(const Treatment &treatment);
 
+/// A picture against the same picture without noise, where that is known.
+struct PictureQuality {
+    double psnrDb = 0;      ///< of the encoded red, green and blue; at most 100
+    double ssim = 0;        ///< of luma, mean structural similarity over 8 x 8 windows at every fourth place (Wang, Bovik, Sheikh and Simoncelli, IEEE Trans. Image Process. 13(4), 2004)
+    double colourError = 0; ///< RMS of the two colour differences, in steps of 8 bits
+    bool operator==(const PictureQuality &) const = default;
+};
+/// @param image, truth encoded pictures of one size, developed alike
+PictureQuality pictureQuality(const RgbImage<uint16_t> &image, const RgbImage<uint16_t> &truth);
+
 /// What a treatment did at one place.
 struct PlaceReadings {
     std::optional<NoiseLeft> left; ///< nothing where the place holds no smooth block
     double detailLost = 0;         ///< see detailLost()
     double drift = 0;              ///< median CIEDE2000 of blocks against the untreated picture
+    std::optional<PictureQuality> truth; ///< where the picture without noise is known
     bool operator==(const PlaceReadings &) const = default;
 };
 inline constexpr int kPlacePx = 256; ///< readings of a place are taken over a square of this side about it, whatever is in view
 
-/// The square about a place of the upright picture, as stored coordinates inside the crop.
-Rect placeAround(const Frame &frame, int uprightX, int uprightY);
+/// A square about a place of the upright picture, as stored coordinates inside the crop.
+Rect placeAround(const Frame &frame, int uprightX, int uprightY, int sidePx = kPlacePx);
 
 /// @param region stored coordinates, inside Frame::active
 /// @param cache  may be null. Fails only with Cancelled
-Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run = {});
+/// @param truth  the upright picture without noise, of the frame's upright size; null where nobody knows it
+Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run = {}, const std::shared_ptr<const Frame> &truth = nullptr);
 
 /// Sigma of the linear signal (mean of the colours) at one brightness.
 struct NoiseAt {
