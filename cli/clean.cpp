@@ -5,112 +5,189 @@
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <cstdio>
+#include <fstream>
+#include <iostream>
 
 namespace irenic::cli {
 
 namespace {
 
-struct Outcome {
-    std::filesystem::path target;
-    Treatment treatment;
-    std::string reason;
-    uint64_t bytes = 0;
-    double seconds = 0;
-};
-
-Result<Outcome> cleanOne(const std::string &file, const CleanArguments &a, const std::optional<Recipe> &recipe)
+Error wrong(const std::string &what)
 {
-    const RunContext run{a.threads, {}, {}};
-    auto frame = readFrame(file, run);
-    if (!frame)
-        return frame.error();
-    Result<NoiseReport> noise = measureNoise(*frame.value(), run);
-    if (!noise)
-        return noise.error();
-    const Suggestion suggestion = suggestTreatment(noise.value());
-    Outcome outcome{{}, suggestion.treatment, suggestion.reason};
-    if (a.method != "auto")
-        outcome.treatment = suggestedFor(a.method, noise.value());
-    outcome.treatment.colourMethod = a.colourMethod;
-    outcome.treatment.luminance = a.luminance.value_or(outcome.treatment.luminance);
-    outcome.treatment.colour = a.colour.value_or(outcome.treatment.colour);
-    if (recipe) {
-        outcome.treatment = recipe->treatment;
-        outcome.reason = "the recipe " + recipe->name;
-    }
-    const Result<std::string> name = expandName(a.nameTemplate, *frame.value(), outcome.treatment);
-    if (!name)
-        return name.error();
-    const ExportFormat format = formatFromName(a.format).value_or(naturalFormat(*frame.value()));
-    outcome.target = freeName(a.outFolder, name.value(), format);
-    if (a.dryRun)
-        return outcome;
-    const auto report = std::make_shared<const NoiseReport>(noise.take());
-    const Cleaner cleaner(frame.take(), report, outcome.treatment);
-    const Result<ExportReport> written = exportCleaned(cleaner, *report, outcome.target, format, run);
-    if (!written)
-        return written.error();
-    outcome.bytes = written.value().bytes;
-    outcome.seconds = written.value().seconds;
-    return outcome;
+    return {ErrorCode::BadParameter, what, {}};
 }
 
-/// What is wrong with the request itself is said once, before any file is touched.
-Status checkArguments(const CleanArguments &a)
+void readLines(std::istream &in, std::vector<std::string> &files)
 {
-    if (a.format != "auto" && !formatFromName(a.format))
-        return Error{ErrorCode::BadParameter, "The format must be auto, dng, tiff, jpeg or png, not \"" + a.format + "\".", {}};
-    const Treatment asked{a.method == "auto" ? methods().front().id : a.method, a.luminance.value_or(1), a.colour.value_or(1), a.colourMethod};
-    if (const Status s = validate(asked); !s)
-        return s;
+    for (std::string line; std::getline(in, line);)
+        if (!line.empty())
+            files.push_back(line);
+}
+
+/// Files as given, from lists, and from standard input.
+Result<std::vector<std::string>> filesOf(const CleanArguments &a)
+{
+    std::vector<std::string> files;
+    for (const std::string &file : a.files) {
+        if (file == "-")
+            readLines(std::cin, files);
+        else
+            files.push_back(file);
+    }
+    if (a.list == "-") {
+        readLines(std::cin, files);
+    } else if (!a.list.empty()) {
+        std::ifstream in(a.list);
+        if (!in)
+            return wrong("The list " + a.list + " cannot be read; nothing was done.");
+        readLines(in, files);
+    }
+    if (files.empty())
+        return wrong("No file was named.");
+    return files;
+}
+
+/// "I/N" of I from 1.
+Result<std::pair<size_t, size_t>> shardOf(const std::string &text)
+{
+    size_t i = 1, n = 1;
+    char rest = 0;
+    if (!text.empty() && (std::sscanf(text.c_str(), "%zu/%zu%c", &i, &n, &rest) != 2 || i < 1 || i > n))
+        return wrong("The shard must be I/N with I from 1 to N, not \"" + text + "\".");
+    return std::pair(i, n);
+}
+
+Result<ExportOptions> optionsOf(const CleanArguments &a)
+{
+    ExportOptions o;
+    o.lossless = !a.uncompressed;
+    o.bits = a.bits;
+    o.dpi = a.dpi;
+    const auto profile = profileFromName(a.profile);
+    if (!profile)
+        return wrong("The profile must be own, srgb, wide or linear, not \"" + a.profile + "\".");
+    const auto compression = compressionFromName(a.compression);
+    if (!compression)
+        return wrong("The compression must be none, deflate or lzw, not \"" + a.compression + "\".");
+    o.profile = *profile;
+    o.compression = *compression;
+    o.rendering = a.rendering;
+    if (const Status s = validate(o); !s)
+        return s.error();
+    return o;
+}
+
+/// The job but for its source, checked once before any file is touched.
+Result<ExportJob> jobOf(const CleanArguments &a)
+{
+    ExportJob job;
+    job.treatment = {a.method, a.colourMethod, a.luminance, a.colour};
+    if (!a.recipe.empty()) {
+        const Result<Recipe> recipe = readRecipe(a.recipe);
+        if (!recipe)
+            return recipe.error();
+        job.treatment = WantedTreatment::exactly(recipe.value().treatment);
+    }
+    if (const Status s = validate(job.treatment); !s)
+        return s.error();
+    if (a.format != "auto") {
+        job.format = formatFromName(a.format);
+        if (!job.format)
+            return wrong("The format must be auto, dng, linear-dng, tiff, jpeg or png, not \"" + a.format + "\".");
+    }
+    const Result<ExportOptions> options = optionsOf(a);
+    if (!options)
+        return options.error();
+    job.options = options.value();
+    if (a.clash != "number" && a.clash != "skip")
+        return wrong("Where a name is taken, --clash says number or skip, not \"" + a.clash + "\".");
+    job.clash = a.clash == "skip" ? ExportJob::Clash::Skip : ExportJob::Clash::Number;
+    if (int(!a.outFolder.empty()) + int(!a.subfolder.empty()) + int(a.beside) != 1)
+        return wrong("Say once where to: --out FOLDER, --subfolder NAME, or --beside.");
+    if (a.subfolder.find('/') != std::string::npos || a.subfolder == "..")
+        return wrong("A subfolder has a plain name, not \"" + a.subfolder + "\".");
+    job.nameTemplate = a.nameTemplate;
+    job.sidecar = !a.noSidecar;
+    job.again = a.again;
     std::error_code ec;
-    if (!a.dryRun)
+    if (!a.outFolder.empty() && !a.dryRun)
         std::filesystem::create_directories(a.outFolder, ec);
     if (ec || (std::filesystem::exists(a.outFolder, ec) && !std::filesystem::is_directory(a.outFolder, ec)))
         return Error{ErrorCode::WriteFailed, "The folder " + a.outFolder + " cannot be made; nothing was written.", {}};
-    return {};
+    return job;
+}
+
+std::filesystem::path folderFor(const std::filesystem::path &source, const CleanArguments &a)
+{
+    return !a.outFolder.empty() ? std::filesystem::path(a.outFolder) : a.subfolder.empty() ? source.parent_path() : source.parent_path() / a.subfolder;
+}
+
+void tell(const std::string &file, const ExportOutcome &o, const CleanArguments &a)
+{
+    const Treatment &t = o.treatment;
+    const bool written = !a.dryRun && !o.skipped;
+    if (a.json) {
+        nlohmann::json line{{"file", file}, {"out", o.report.file.string()}, {"format", formatName(o.format)}, {"written", written}, {"skipped", o.skipped}};
+        if (!o.skipped)
+            line.update({{"method", t.method}, {"luminance", t.luminance}, {"colour", t.colour}, {"colourMethod", t.isMixed() ? t.colourMethod : t.method}});
+        if (written)
+            line.update({{"bytes", o.report.bytes}, {"seconds", o.report.seconds}, {"verified", o.report.verified}});
+        if (!o.report.sidecar.empty())
+            line["sidecar"] = o.report.sidecar.string();
+        if (!o.note.empty())
+            line["note"] = o.note;
+        std::printf("%s\n", line.dump().c_str());
+    } else if (o.skipped) {
+        std::printf("%s -> %s  (not written: %s)\n", file.c_str(), o.report.file.c_str(), o.note.c_str());
+    } else {
+        std::printf("%s -> %s  (%s, luminance %g, colour %g%s)\n", file.c_str(), o.report.file.c_str(), (t.isMixed() ? t.method + " with colours by " + t.colourMethod : t.method).c_str(), t.luminance,
+                    t.colour, a.dryRun ? ", not written: dry run" : "");
+        if (!o.note.empty())
+            std::printf("  Note: %s\n", o.note.c_str());
+    }
+    std::fflush(stdout);
 }
 
 } // namespace
 
 int clean(const CleanArguments &arguments)
 {
-    if (const Status s = checkArguments(arguments); !s) {
-        std::fprintf(stderr, "irenic-cli: %s\n", s.error().userMessage.c_str());
+    Result<ExportJob> asked = jobOf(arguments);
+    const Result<std::vector<std::string>> files = asked ? filesOf(arguments) : Result<std::vector<std::string>>(asked.error());
+    const auto shard = files ? shardOf(arguments.shard) : Result<std::pair<size_t, size_t>>(files.error());
+    if (!shard) {
+        std::fprintf(stderr, "irenic-cli: %s\n", shard.error().userMessage.c_str());
         return 2;
     }
-    std::optional<Recipe> recipe;
-    if (!arguments.recipe.empty()) {
-        const Result<Recipe> read = readRecipe(arguments.recipe);
-        if (!read) {
-            std::fprintf(stderr, "irenic-cli: %s\n", read.error().userMessage.c_str());
-            return 2;
-        }
-        recipe = read.value();
-    }
+    ExportJob job = asked.take();
     int status = 0;
-    for (const std::string &file : arguments.files) {
-        const Result<Outcome> outcome = cleanOne(file, arguments, recipe);
+    for (size_t i = 0; i < files.value().size(); ++i) {
+        if (i % shard.value().second != shard.value().first - 1)
+            continue;
+        const std::string &file = files.value()[i];
+        job.source = file;
+        job.folder = folderFor(job.source, arguments);
+        job.parts.counter = int(i) + 1; // of the whole list: every shard counts alike
+        std::shared_ptr<const Frame> frame;
+        if (arguments.automaticBrightness) {
+            const auto read = readFrame(file, {arguments.threads, {}, {}});
+            if (!read) {
+                report(file, read.error(), arguments.json);
+                status = 1;
+                continue;
+            }
+            frame = read.value();
+            job.options.rendering.exposureEv = automaticExposureEv(frame, arguments.rendering);
+        }
+        const Result<ExportOutcome> outcome = runExportJob(job, frame, nullptr, {arguments.threads, {}, {}}, arguments.dryRun);
         if (!outcome) {
             report(file, outcome.error(), arguments.json);
             status = 1;
             continue;
         }
-        const Outcome &o = outcome.value();
-        if (arguments.json) {
-            nlohmann::json line{{"file", file}, {"out", o.target.string()}, {"method", o.treatment.method}, {"luminance", o.treatment.luminance},
-                                {"colour", o.treatment.colour}, {"colourMethod", o.treatment.isMixed() ? o.treatment.colourMethod : o.treatment.method}, {"written", !arguments.dryRun}};
-            if (!arguments.dryRun) {
-                line["bytes"] = o.bytes;
-                line["seconds"] = o.seconds;
-            }
-            std::printf("%s\n", line.dump().c_str());
-        } else {
-            std::printf("%s -> %s  (%s, luminance %g, colour %g%s)\n", file.c_str(), o.target.c_str(), (o.treatment.isMixed() ? o.treatment.method + " with colours by " + o.treatment.colourMethod : o.treatment.method).c_str(), o.treatment.luminance,
-                        o.treatment.colour, arguments.dryRun ? ", not written: dry run" : "");
-        }
-        std::fflush(stdout);
+        tell(file, outcome.value(), arguments);
     }
     return status;
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/export.h"
+#include "irenic/export_job.h"
 
 #include <string>
 #include <vector>
@@ -17,14 +17,26 @@ struct MeasureArguments {
 int measure(const MeasureArguments &arguments);
 
 struct CleanArguments {
-    std::vector<std::string> files;
-    std::string outFolder;
+    std::vector<std::string> files; ///< "-" reads names from standard input, one a line
+    std::string list;               ///< a file of names, or "-"
+    std::string shard;              ///< "I/N": every N-th file of the list, from the I-th
+    std::string outFolder, subfolder;
+    bool beside = false;
     std::string method = "auto";
     std::string colourMethod; ///< empty: the same
     std::optional<double> luminance, colour;
-    std::string recipe; ///< file; in place of method and strengths
+    std::string recipe; ///< file, or a picture that was exported; in place of method and strengths
     std::string format = "auto";
+    bool uncompressed = false;
+    int bits = 16;
+    double dpi = 300;
+    std::string profile = "own", compression = "deflate";
+    Rendering rendering;
+    bool automaticBrightness = false;
     std::string nameTemplate = kDefaultNameTemplate;
+    std::string clash = "number";
+    bool noSidecar = false;
+    bool again = false; ///< exports that are there already are made again
     int threads = 0;
     bool json = false;
     bool dryRun = false;

@@ -50,19 +50,35 @@ int main(int argc, char **argv)
 
     CleanArguments c;
     CLI::App *cleanCommand = app.add_subcommand("clean", "Clean raw photographs and write DNG or TIFF");
-    cleanCommand->add_option("files", c.files, "Raw files")->required();
-    cleanCommand->add_option("--out", c.outFolder, "Folder for the results")->required();
+    cleanCommand->add_option("files", c.files, "Photographs; - reads their names from standard input, one a line");
+    cleanCommand->add_option("--list", c.list, "A file with more names, one a line; - for standard input");
+    cleanCommand->add_option("--shard", c.shard, "I/N: only every N-th file of the list, from the I-th on, so that N workers do it together");
+    cleanCommand->add_option("--out", c.outFolder, "Folder for the results");
+    cleanCommand->add_option("--subfolder", c.subfolder, "A folder of this name beside every original");
+    cleanCommand->add_flag("--beside", c.beside, "The folder of every original");
     cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->capture_default_str();
     cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours");
     cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
     cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
-    cleanCommand->add_option("--format", c.format, "dng (still raw), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures")->capture_default_str();
-    cleanCommand->add_option("--name", c.nameTemplate, "Name of the results: {name} {method} {luminance} {colour} {iso} {date}")->capture_default_str();
+    cleanCommand->add_option("--format", c.format, "dng (still raw), linear-dng (demosaiced), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures")->capture_default_str();
+    cleanCommand->add_flag("--uncompressed", c.uncompressed, "DNG without lossless compression");
+    cleanCommand->add_option("--bits", c.bits, "TIFF: 8 (dithered), 16 or 32 (floating point)")->capture_default_str();
+    cleanCommand->add_option("--compression", c.compression, "TIFF: none, deflate or lzw")->capture_default_str();
+    cleanCommand->add_option("--profile", c.profile, "Rendered files: own (sRGB; a finished picture keeps its own), srgb, wide (BT.2020) or linear")->capture_default_str();
+    cleanCommand->add_option("--dpi", c.dpi, "Rendered files: resolution, dots an inch")->capture_default_str();
+    cleanCommand->add_option("--temperature", c.rendering.white.temperatureK, "Rendered files: colour temperature of the light, K; as shot where it is not given");
+    cleanCommand->add_option("--tint", c.rendering.white.tint, irenic::kTint.help)->needs("--temperature");
+    for (const irenic::RenderingParam &p : irenic::kRenderingParams)
+        cleanCommand->add_option(std::string("--") + p.info.name, c.rendering.*p.value, std::string("Rendered files: ") + p.info.help);
+    cleanCommand->add_flag("--automatic-brightness", c.automaticBrightness, "Rendered files: exposure chosen for every frame")->excludes("--exposure");
+    cleanCommand->add_option("--name", c.nameTemplate, "Name of the results: {name} {method} {luminance} {colour} {iso} {date} {counter}")->capture_default_str();
+    cleanCommand->add_option("--clash", c.clash, "Where a name is taken: number (the next one) or skip")->capture_default_str();
+    cleanCommand->add_flag("--no-sidecar", c.noSidecar, "Do not copy XMP sidecars");
+    cleanCommand->add_flag("--again", c.again, "Make exports again that are there already, made in the same way of the same original");
     cleanCommand->add_option("--threads", c.threads, "0 uses every core")->check(CLI::Range(0, 1024));
     cleanCommand->add_flag("--json", c.json, "One JSON object a line");
     cleanCommand->add_flag("--dry-run", c.dryRun, "Say what would be done and write nothing");
-
-    cleanCommand->add_option("--recipe", c.recipe, "A recipe file, in place of method and strengths")->excludes("--method")->excludes("--luminance")->excludes("--colour")->excludes("--colour-method");
+    cleanCommand->add_option("--recipe", c.recipe, "A recipe file, or a picture that was exported and tells its own, in place of method and strengths")->excludes("--method")->excludes("--luminance")->excludes("--colour")->excludes("--colour-method");
 
     StripArguments s;
     CLI::App *stripCommand = app.add_subcommand("strip", "Write trials at one spot, side by side, as a labelled PNG");

@@ -3,11 +3,21 @@
 
 #include <cerrno>
 #include <cstring>
+#include <chrono>
 #include <fcntl.h>
+#include <sys/file.h>
 #include <sys/stat.h>
 #include <unistd.h>
 
 namespace irenic {
+
+namespace {
+
+constexpr const char *kTemporaryBegin = ".irenic-", *kTemporaryEnd = ".part";
+/// A file that was just made may not be locked yet.
+constexpr std::chrono::seconds kYoung{10};
+
+} // namespace
 
 AtomicFile::AtomicFile(std::filesystem::path target, std::filesystem::path temporary, int descriptor)
     : m_target(std::move(target)), m_temporary(std::move(temporary)), m_descriptor(descriptor)
@@ -36,8 +46,10 @@ Error AtomicFile::failure(int errorNumber) const
                            : errorNumber == ENAMETOOLONG                    ? "the name is too long"
                            : errorNumber == ENOENT                          ? "the folder does not exist"
                            : errorNumber == EEXIST                          ? "a file of that name is already there"
+                        : errorNumber == EFBIG                           ? "the file would be larger than this drive or this account allows"
+                        : errorNumber == EIO || errorNumber == ESTALE || errorNumber == ENODEV || errorNumber == ENXIO ? "the drive does not answer any more"
                                                                             : std::strerror(errorNumber);
-    return {ErrorCode::WriteFailed, m_target.string() + " was not written: " + what + ". Nothing was left behind and the original is untouched.", {}};
+    return {errorNumber == EEXIST ? ErrorCode::Taken : ErrorCode::WriteFailed, m_target.string() + " was not written: " + what + ". Nothing was left behind and the original is untouched.", {}};
 }
 
 Result<AtomicFile> AtomicFile::create(const std::filesystem::path &target)
@@ -45,10 +57,12 @@ Result<AtomicFile> AtomicFile::create(const std::filesystem::path &target)
     std::filesystem::path folder = target.parent_path();
     if (folder.empty())
         folder = ".";
-    std::string name = (folder / ".irenic-XXXXXX.part").string();
+    sweep(folder);
+    std::string name = (folder / (std::string(kTemporaryBegin) + "XXXXXX" + kTemporaryEnd)).string();
     const int descriptor = ::mkostemps(name.data(), 5, O_CLOEXEC);
     if (descriptor < 0)
         return AtomicFile(target, {}, -1).failure(errno);
+    ::flock(descriptor, LOCK_EX | LOCK_NB);
     ::fchmod(descriptor, 0644);
     AtomicFile file(target, name, descriptor);
     // A name that the file system will refuse should be known before the work, not after it.
@@ -82,20 +96,20 @@ Status AtomicFile::overwrite(uint64_t offset, std::span<const std::byte> bytes)
     return {};
 }
 
-Status AtomicFile::close()
+Status AtomicFile::settle()
 {
-    if (m_descriptor < 0)
-        return {};
-    const int synced = ::fsync(m_descriptor), error = errno;
-    const int closed = ::close(std::exchange(m_descriptor, -1));
-    if (synced != 0)
-        return failure(error);
-    return closed == 0 ? Status() : failure(errno);
+    const int there = ::open(m_temporary.c_str(), O_RDWR | O_CLOEXEC);
+    if (there < 0)
+        return failure(errno);
+    ::close(std::exchange(m_descriptor, there));
+    ::flock(m_descriptor, LOCK_EX | LOCK_NB);
+    ::fchmod(m_descriptor, 0644);
+    return ::fsync(m_descriptor) == 0 ? Status() : failure(errno);
 }
 
 Status AtomicFile::commit()
 {
-    if (const Status s = close(); !s)
+    if (const Status s = settle(); !s)
         return s;
     // link() refuses a name that is taken, which rename() would replace; file systems without hard links get the
     // kernel's own refusing rename.
@@ -110,6 +124,27 @@ Status AtomicFile::commit()
         ::close(d);
     }
     return {};
+}
+
+int AtomicFile::sweep(const std::filesystem::path &folder)
+{
+    int swept = 0;
+    std::error_code ec;
+    for (std::filesystem::directory_iterator it(folder, ec), end; !ec && it != end; it.increment(ec)) {
+        const auto entry = *it;
+        const std::string name = entry.path().filename().string();
+        if (!name.starts_with(kTemporaryBegin) || !name.ends_with(kTemporaryEnd) || !entry.is_regular_file(ec))
+            continue;
+        if (std::filesystem::file_time_type::clock::now() - entry.last_write_time(ec) < kYoung)
+            continue;
+        const int descriptor = ::open(entry.path().c_str(), O_RDONLY | O_CLOEXEC);
+        if (descriptor < 0)
+            continue;
+        if (::flock(descriptor, LOCK_EX | LOCK_NB) == 0 && ::unlink(entry.path().c_str()) == 0)
+            ++swept;
+        ::close(descriptor);
+    }
+    return swept;
 }
 
 } // namespace irenic

@@ -11,7 +11,9 @@
 namespace irenic {
 
 /// A file that appears under its name whole or not at all. Written under a temporary name in the same folder, synced,
-/// and renamed by commit(), which never replaces a file that is already there. Without commit() nothing is left.
+/// and renamed by commit(), which never replaces a file that is already there. Without commit() nothing is left; what a process
+/// that was killed left behind is cleared away by the next create() in that folder. Such a file is known by its name, its age, and that
+/// nobody holds a lock on it (flock).
 class AtomicFile
 {
 public:
@@ -26,14 +28,20 @@ public:
 
     Status append(std::span<const std::byte> bytes);
     Status overwrite(uint64_t offset, std::span<const std::byte> bytes);
-    /// Syncs and closes the descriptor, so that others may write or verify the temporary file by its name.
-    Status close();
-    /// Gives the file its name. WriteFailed where the name is taken by now.
+    /// Syncs what lies under the temporary name by now: libraries that write by name may have put another file there. Afterwards others
+    /// may verify it, or write to it again.
+    Status settle();
+    /// Gives the file its name. Taken where another has it by now; retarget() and try again, or give up.
     Status commit();
+    void retarget(std::filesystem::path target) { m_target = std::move(target); } ///< in the same folder
+
+    /// What the system's error means for the target, as a sentence.
+    Error failure(int errorNumber) const;
+    /// Takes away what killed processes left in a folder; answers how many files that were.
+    static int sweep(const std::filesystem::path &folder);
 
 private:
     AtomicFile(std::filesystem::path target, std::filesystem::path temporary, int descriptor);
-    Error failure(int errorNumber) const;
 
     std::filesystem::path m_target, m_temporary;
     int m_descriptor = -1;

@@ -108,7 +108,7 @@ Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, int perPi
     for (int j = 0; j < down; ++j) {
         std::vector<std::vector<std::byte>> tiles(static_cast<size_t>(across));
         const Status done = parallelFor(across, stage(run, double(j) / down, double(j + 1) / down), [&](int i) {
-            tiles[size_t(i)] = encodeLosslessJpeg(tileOf(samples, perPixel, i * width, j * kTilePx, width).constView(), perPixel == 1 ? 2 : perPixel);
+            tiles[size_t(i)] = encodeLosslessJpeg(tileOf(samples, perPixel, i * width, j * kTilePx, width).constView(), perPixel == 1 ? 2 : perPixel, perPixel == 1 ? 2 : 1);
         });
         if (!done)
             return done;

@@ -3,6 +3,8 @@
 
 #include "base/parallel.h"
 #include "export/dng_writer.h"
+#include "export/foreign_metadata.h"
+#include "export/provenance.h"
 #include "irenic/picture.h"
 
 #include <cmath>
@@ -66,6 +68,7 @@ void describeForeign(const Frame &frame, TiffDirectory &main, TiffDirectory &raw
 {
     const ShootingData &s = frame.shooting;
     const ColourDescription &c = frame.colour;
+    addForeignMetadata(frame.file, main);
     main.setText(TagMake, s.make);
     main.setText(TagModel, s.model);
     main.setText(TagUniqueCameraModel, s.make + " " + s.model);
@@ -91,7 +94,9 @@ void describeForeign(const Frame &frame, TiffDirectory &main, TiffDirectory &raw
     raw.setNumbers(TagActiveArea, TiffLong, std::array{double(origin.y), double(origin.x), double(origin.bottom()), double(origin.right())});
     setPair(raw, TagDefaultCropOrigin, TiffLong, frame.crop.x - origin.x, frame.crop.y - origin.y);
     setPair(raw, TagDefaultCropSize, TiffLong, frame.crop.width, frame.crop.height);
-    TiffDirectory exif;
+    TiffDirectory exif = main.exif.empty() ? TiffDirectory() : main.exif.front();
+    if (!exif.entries.empty())
+        return; // the file's own says more
     if (s.exposureS > 0)
         exif.setRationals(TagExposureTime, TiffRational, std::array{s.exposureS}, 1000000);
     if (s.fNumber > 0)
@@ -178,72 +183,84 @@ void describeNoise(const Frame &frame, const NoiseReport &noise, const Treatment
     raw.setRationals(TagNoiseReductionApplied, TiffRational, std::array{1 - std::sqrt(share)}, 1000);
 }
 
-Result<RgbImage<uint8_t>> previewOf(const Cleaner &cleaner, const RunContext &run)
+/// The small picture shows the stored samples, without cleaning them again.
+Result<RgbImage<uint8_t>> previewOf(const Frame &frame, const Plane<uint16_t> &samples, int scale, const NoiseReport &noise, const RunContext &run)
 {
-    const Frame &frame = cleaner.frame();
-    const int longEdge = std::max(frame.crop.width, frame.crop.height);
-    const int factor = std::max(2, ((longEdge + kPreviewLongEdgePx - 1) / kPreviewLongEdgePx + 1) & ~1);
-    Result<RgbImage<float>> linear = developReducedRegion(cleaner, frame.crop, factor, {}, nullptr, run);
-    if (!linear)
-        return linear.error();
-    return encoded8(linear.value());
-}
-
-} // namespace
-
-Error verifyError(const std::filesystem::path &target, const std::string &what)
-{
-    return {ErrorCode::WriteFailed, target.string() + " was not written: " + what + " when it was read back. Nothing was left behind and the original is untouched.", {}};
-}
-
-Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const RunContext &run)
-{
-    const Frame &frame = cleaner.frame();
-    if (frame.kind == FrameKind::Rendered)
-        return Error{ErrorCode::BadParameter, frame.file.filename().string() + " is a finished picture and not raw; it can be written as a TIFF.", {}};
-    const double share = cleaningShare(cleaner, ExportFormat::Dng), written = share + (1 - share) * 0.7;
-    Result<CleanedSamples> cleaned = cleanForStorage(cleaner, stage(run, 0, share));
-    if (!cleaned)
-        return cleaned.error();
-    TiffDirectory main, raw;
-    if (frame.source)
-        splitSource(*frame.source, main, raw);
-    else
-        describeForeign(frame, main, raw);
-    // The small picture shows the cleaned samples without cleaning them again.
     auto shown = std::make_shared<Frame>();
     shown->kind = frame.kind;
-    shown->samples = cleaned.value().samples.clone();
+    shown->samples = samples.clone();
     shown->active = frame.active;
     shown->crop = frame.crop;
     shown->cfa = frame.cfa;
     shown->colour = frame.colour;
     shown->levels = frame.levels;
-    shown->levels.white *= float(cleaned.value().scale);
+    shown->levels.white *= float(scale);
     for (auto *list : {&shown->levels.black, &shown->levels.deltaRow, &shown->levels.deltaColumn})
         for (float &v : *list)
-            v *= float(cleaned.value().scale);
-    Result<RgbImage<uint8_t>> preview = previewOf(Cleaner(shown, std::make_shared<NoiseReport>(noise), {"wavelet", 0, 0}), {run.threads, run.stop, {}});
-    if (!preview)
-        return preview.error();
-    shown.reset();
+            v *= float(scale);
+    const int longEdge = std::max(frame.crop.width, frame.crop.height);
+    const int factor = std::max(2, ((longEdge + kPreviewLongEdgePx - 1) / kPreviewLongEdgePx + 1) & ~1);
+    const Cleaner untreated(shown, std::make_shared<NoiseReport>(noise), {methods().front().id, 0, 0});
+    Result<RgbImage<float>> linear = developReducedRegion(untreated, frame.crop, factor, {}, nullptr, {run.threads, run.stop, {}, run.background});
+    if (!linear)
+        return linear.error();
+    return encoded8(linear.value());
+}
+
+/// The active area of a mosaic in the camera's own colours.
+Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, const RunContext &run)
+{
+    // Noise below black has room. No more than that: LibRaw up to 0.20 takes three equal blacks off, but not off white, and so darkens by their share.
+    constexpr float kBlack = 512, kWhite = 65535;
+    const Frame &frame = cleaner.frame();
+    auto linear = std::make_shared<Frame>();
+    linear->file = frame.file;
+    linear->kind = FrameKind::Linear;
+    linear->pattern = frame.pattern;
+    linear->colour = frame.colour;
+    linear->shooting = frame.shooting;
+    linear->orientation = frame.orientation;
+    linear->source = frame.source;
+    linear->active = {0, 0, frame.active.width, frame.active.height};
+    linear->crop = frame.crop.movedBy(-frame.active.x, -frame.active.y);
+    linear->levels.black = {kBlack, kBlack, kBlack};
+    linear->levels.white = kWhite;
+    linear->samples.reset({frame.active.width * 3, frame.active.height});
+    for (int top = 0; top < frame.active.height; top += cleaner.bandRows()) {
+        const Rect band{frame.active.x, frame.active.y + top, frame.active.width, std::min(cleaner.bandRows(), frame.active.height - top)};
+        const auto colours = demosaicRegion(cleaner, band, stage(run, double(top) / frame.active.height, double(top + band.height) / frame.active.height));
+        if (!colours)
+            return colours.error();
+        for (int y = 0; y < band.height; ++y)
+            std::transform(colours.value().row(y), colours.value().row(y) + band.width * 3, linear->samples.row(top + y),
+                           [](float v) { return uint16_t(std::clamp(std::lround(v * (kWhite - kBlack) + kBlack), 0l, 65535l)); });
+    }
+    return std::shared_ptr<const Frame>(std::move(linear));
+}
+
+/// Everything about the file but its samples.
+void describe(const Frame &frame, int scale, const std::string &originalName, const Provenance &provenance, TiffDirectory &main, TiffDirectory &raw)
+{
+    if (frame.source)
+        splitSource(*frame.source, main, raw);
+    else
+        describeForeign(frame, main, raw);
     if (frame.kind == FrameKind::Linear) {
-        describeLinear(frame, cleaned.value().scale, raw);
+        describeLinear(frame, scale, raw);
     } else {
         for (const uint16_t tag : {TagBlackLevel, TagBlackLevelDeltaH, TagBlackLevelDeltaV})
-            scaleEntry(raw, tag, cleaned.value().scale);
-        raw.setNumber(TagWhiteLevel, frame.levels.white * float(cleaned.value().scale) > 65535 ? TiffLong : TiffShort,
-                      double(frame.levels.white) * cleaned.value().scale);
+            scaleEntry(raw, tag, scale);
+        raw.setNumber(TagWhiteLevel, frame.levels.white * float(scale) > 65535 ? TiffLong : TiffShort, double(frame.levels.white) * scale);
     }
     raw.erase(TagLinearizationTable);
-    main.erase(TagRawImageDigest);
-    main.erase(TagNewRawImageDigest);
-    main.erase(TagRawDataUniqueId);
-    if (!cleaner.treatment().isIdentity())
-        describeNoise(frame, noise, cleaner.treatment(), raw);
+    for (const uint16_t tag : {TagRawImageDigest, TagNewRawImageDigest, TagRawDataUniqueId})
+        main.erase(tag);
     main.setText(TagSoftware, std::string("Irenic ") + IRENIC_VERSION);
+    const TiffEntry *xmp = main.find(TagXmp);
+    const std::string packet = packetWith(xmp ? std::string(reinterpret_cast<const char *>(xmp->bytes.data()), xmp->bytes.size()) : std::string(), provenance);
+    main.setBytes(TagXmp, TiffByte, std::as_bytes(std::span(packet)));
     if (!main.find(TagOriginalRawFileName))
-        main.setText(TagOriginalRawFileName, frame.file.filename().string());
+        main.setText(TagOriginalRawFileName, originalName);
     const auto version = main.numbers(TagDngVersion);
     if (version.size() != 4 || version[0] * 10 + version[1] < 14)
         main.setBytes(TagDngVersion, TiffByte, bytesOf({1, 4, 0, 0}));
@@ -254,21 +271,64 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
             main.setRationals(tag, TiffRational, std::array{300.0}, 1);
     if (!main.find(TagResolutionUnit))
         main.setNumber(TagResolutionUnit, TiffShort, 2);
-    const DngContents contents{std::move(main), std::move(raw), cleaned.value().samples.view(), frame.channels(), 16, true, preview.take()};
-    if (const Status s = writeDng(file, contents, stage(run, share, written)); !s)
-        return s;
-    if (const Status s = file.close(); !s)
-        return s;
-    const Result<std::shared_ptr<const Frame>> back = readFrame(file.temporaryPath(), {run.threads, run.stop, {}});
+}
+
+Status readsBackAs(const AtomicFile &file, const Plane<uint16_t> &meant, const RunContext &run)
+{
+    const Result<std::shared_ptr<const Frame>> back = readFrame(file.temporaryPath(), {run.threads, run.stop, {}, run.background});
     if (!back)
         return verifyError(file.target(), "it could not be decoded (" + back.error().userMessage + ")");
-    const Plane<uint16_t> &meant = cleaned.value().samples, &got = back.value()->samples;
+    const Plane<uint16_t> &got = back.value()->samples;
     if (got.size() != meant.size())
         return verifyError(file.target(), "its size was wrong");
     for (int y = 0; y < meant.height(); ++y)
         if (!std::equal(meant.row(y), meant.row(y) + meant.width(), got.row(y)))
             return verifyError(file.target(), "its samples differed");
     return {};
+}
+
+} // namespace
+
+Error verifyError(const std::filesystem::path &target, const std::string &what)
+{
+    return {ErrorCode::WriteFailed, target.string() + " was not written: " + what + " when it was read back. Nothing was left behind and the original is untouched.", {}};
+}
+
+Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const ExportOptions &options, const Provenance &provenance, const RunContext &run)
+{
+    const Frame &source = cleaner.frame();
+    if (source.kind == FrameKind::Rendered)
+        return Error{ErrorCode::BadParameter, source.file.filename().string() + " is a finished picture and not raw; it can be written as a TIFF.", {}};
+    const double share = cleaningShare(cleaner, options.format), written = share + (1 - share) * 0.7;
+    // What is stored: cleaned samples of the frame itself, or those of one that was demosaiced on the way.
+    std::shared_ptr<const Frame> frame = cleaner.sharedFrame();
+    CleanedSamples cleaned;
+    const Plane<uint16_t> *samples = &cleaned.samples;
+    if (options.format == ExportFormat::LinearDng && source.kind == FrameKind::Mosaic) {
+        const auto linear = demosaiced(cleaner, stage(run, 0, share));
+        if (!linear)
+            return linear.error();
+        frame = linear.value();
+        samples = &frame->samples;
+    } else {
+        Result<CleanedSamples> stored = cleanForStorage(cleaner, stage(run, 0, share));
+        if (!stored)
+            return stored.error();
+        cleaned = stored.take();
+    }
+    Result<RgbImage<uint8_t>> preview = previewOf(*frame, *samples, cleaned.scale, noise, run);
+    if (!preview)
+        return preview.error();
+    TiffDirectory main, raw;
+    describe(*frame, cleaned.scale, source.file.filename().string(), provenance, main, raw);
+    if (!cleaner.treatment().isIdentity())
+        describeNoise(source, noise, cleaner.treatment(), raw);
+    const DngContents contents{std::move(main), std::move(raw), samples->view(), frame->channels(), 16, options.lossless, preview.take()};
+    if (const Status s = writeDng(file, contents, stage(run, share, written)); !s)
+        return s;
+    if (const Status s = file.settle(); !s)
+        return s;
+    return readsBackAs(file, *samples, run);
 }
 
 } // namespace irenic

@@ -3,12 +3,13 @@
 
 #include "export/atomic_file.h"
 #include "irenic/export.h"
+#include "irenic/provenance.h"
 
 namespace irenic {
 
-/// Each writes into a fresh temporary file, closes it, reads it back and compares; commit() is the caller's.
-Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const RunContext &run);
-Status writeRenderedTiff(AtomicFile &file, const Cleaner &cleaner, const RunContext &run);
+/// Each writes into a fresh temporary file, reads it back and compares; commit() is the caller's.
+Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const ExportOptions &options, const Provenance &provenance, const RunContext &run);
+Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptions &options, const Provenance &provenance, const RunContext &run);
 
 /// The share of an export's time that goes into cleaning, for progress that tells the time: 0..1.
 double cleaningShare(const Cleaner &cleaner, ExportFormat format);

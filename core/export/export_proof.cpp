@@ -18,7 +18,7 @@ constexpr int kJpegQuality = 93;
 constexpr uint64_t kDitherSeed = 0x1e41c;
 
 /// Everything between setjmp and the encoder's return, with nothing in it that has a destructor.
-bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc)
+bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, double dpi)
 {
     if (setjmp(errors.away))
         return false;
@@ -34,7 +34,7 @@ bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, co
         info.comp_info[c].h_samp_factor = info.comp_info[c].v_samp_factor = 1;
     info.optimize_coding = TRUE;
     info.density_unit = 1;
-    info.X_density = info.Y_density = 300;
+    info.X_density = info.Y_density = UINT16(std::lround(dpi));
     jpeg_start_compress(&info, TRUE);
     jpeg_write_icc_profile(&info, icc.data(), unsigned(icc.size()));
     for (int y = 0; y < picture.size.height; ++y) {
@@ -45,7 +45,7 @@ bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, co
     return true;
 }
 
-bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc)
+bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, double dpi)
 {
     FILE *out = std::fopen(path.c_str(), "wb");
     if (!out)
@@ -53,12 +53,12 @@ bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &pictu
     jpeg_compress_struct info{};
     JpegErrors errors;
     info.err = &errors;
-    const bool written = writeJpegRows(info, errors, out, picture, icc);
+    const bool written = writeJpegRows(info, errors, out, picture, icc, dpi);
     jpeg_destroy_compress(&info);
     return std::fclose(out) == 0 && written;
 }
 
-bool writePngRows(png_structp png, png_infop info, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, FILE *out)
+bool writePngRows(png_structp png, png_infop info, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, double dpi, FILE *out)
 {
     if (setjmp(png_jmpbuf(png)))
         return false;
@@ -66,8 +66,8 @@ bool writePngRows(png_structp png, png_infop info, const RgbImage<uint8_t> &pict
     png_set_IHDR(png, info, png_uint_32(picture.size.width), png_uint_32(picture.size.height), 8, PNG_COLOR_TYPE_RGB, PNG_INTERLACE_NONE, PNG_COMPRESSION_TYPE_DEFAULT, PNG_FILTER_TYPE_DEFAULT);
     png_set_compression_level(png, 4);
     png_set_iCCP(png, info, "profile", PNG_COMPRESSION_TYPE_DEFAULT, icc.data(), png_uint_32(icc.size()));
-    constexpr png_uint_32 kPixelsPerMetre = 11811; // 300 an inch
-    png_set_pHYs(png, info, kPixelsPerMetre, kPixelsPerMetre, PNG_RESOLUTION_METER);
+    const auto perMetre = png_uint_32(std::lround(dpi / 0.0254));
+    png_set_pHYs(png, info, perMetre, perMetre, PNG_RESOLUTION_METER);
     png_write_info(png, info);
     for (int y = 0; y < picture.size.height; ++y)
         png_write_row(png, picture.row(y));
@@ -75,7 +75,7 @@ bool writePngRows(png_structp png, png_infop info, const RgbImage<uint8_t> &pict
     return true;
 }
 
-bool writePng(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc)
+bool writePng(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, double dpi)
 {
     FILE *out = std::fopen(path.c_str(), "wb");
     if (!out)
@@ -83,7 +83,7 @@ bool writePng(const std::filesystem::path &path, const RgbImage<uint8_t> &pictur
     const auto quiet = [](png_structp, png_const_charp) {};
     png_structp png = png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, [](png_structp p, png_const_charp) { png_longjmp(p, 1); }, quiet);
     png_infop info = png ? png_create_info_struct(png) : nullptr;
-    const bool written = info && writePngRows(png, info, picture, icc, out);
+    const bool written = info && writePngRows(png, info, picture, icc, dpi, out);
     png_destroy_write_struct(&png, &info);
     return std::fclose(out) == 0 && written;
 }
@@ -100,23 +100,11 @@ double strayOf(const Result<DecodedPicture> &read, const RgbImage<uint8_t> &mean
 }
 
 template <class Write, class Read>
-Status writeProof(AtomicFile &file, const Cleaner &cleaner, ExportFormat format, const RunContext &run, const Write &write, const Read &read, double mostStray)
+PictureFile proofOf(const RgbImage<uint16_t> &picture, const ExportOptions &options, std::vector<uint8_t> profile, const Write &write, const Read &read, double mostStray)
 {
-    const Result<RgbImage<uint16_t>> picture = renderAll(cleaner, stage(run, 0, cleaningShare(cleaner, format)));
-    if (!picture)
-        return picture.error();
-    if (const Status s = file.close(); !s)
-        return s;
-    const RgbImage<uint8_t> proof = dithered8(picture.value());
-    if (!write(file.temporaryPath(), proof, profileOf(cleaner.frame())))
-        return Error{ErrorCode::WriteFailed, file.target().string() + " was not written: the disk may be full. Nothing was left behind and the original is untouched.", {}};
-    if (!writeExif(file.temporaryPath(), cleaner.frame()))
-        return verifyError(file.target(), "the shooting data could not be added");
-    if (strayOf(read(file.temporaryPath()), proof) > mostStray)
-        return verifyError(file.target(), "its pixels differed");
-    if (run.onProgress)
-        run.onProgress(1);
-    return {};
+    const auto held = std::make_shared<const RgbImage<uint8_t>>(dithered8(picture));
+    return {[=](const std::filesystem::path &path) { return write(path, *held, profile, options.dpi); },
+            [=](const std::filesystem::path &path) { return strayOf(read(path), *held) <= mostStray; }, held->size};
 }
 
 } // namespace
@@ -136,15 +124,15 @@ RgbImage<uint8_t> dithered8(const RgbImage<uint16_t> &picture)
     return out;
 }
 
-Status writeJpegProof(AtomicFile &file, const Cleaner &cleaner, const RunContext &run)
+PictureFile jpegProof(const RgbImage<uint16_t> &picture, const ExportOptions &options, std::vector<uint8_t> profile)
 {
     constexpr double kMostStray = 4; // of 255: fine noise at this quality strays by two
-    return writeProof(file, cleaner, ExportFormat::Jpeg, run, writeJpeg, decodeJpeg, kMostStray);
+    return proofOf(picture, options, std::move(profile), writeJpeg, decodeJpeg, kMostStray);
 }
 
-Status writePngProof(AtomicFile &file, const Cleaner &cleaner, const RunContext &run)
+PictureFile pngProof(const RgbImage<uint16_t> &picture, const ExportOptions &options, std::vector<uint8_t> profile)
 {
-    return writeProof(file, cleaner, ExportFormat::Png, run, writePng, decodePng, 0);
+    return proofOf(picture, options, std::move(profile), writePng, decodePng, 0);
 }
 
 } // namespace irenic

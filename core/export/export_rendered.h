@@ -5,20 +5,33 @@
 
 namespace irenic {
 
-/// The whole treated frame as a picture: upright, 16 bits, sRGB; a finished picture in its own encoding.
-Result<RgbImage<uint16_t>> renderAll(const Cleaner &cleaner, const RunContext &run);
+/// A finished picture whose numbers stay in the file's own encoding, since nothing asks for another.
+bool keepsEncoding(const Frame &frame, const ExportOptions &options);
+
+/// The whole treated frame as a picture, upright, encoded as the options ask. Of uint16_t or float, 0 .. 1 of floats.
+template <class T>
+Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &options, const RunContext &run);
 
 /// The profile that such a picture is in, as ICC bytes.
-std::vector<uint8_t> profileOf(const Frame &frame);
+std::vector<uint8_t> profileOf(const Frame &frame, const ExportOptions &options);
 
-/// Adds shooting data to a picture file that Exiv2 can write. False where it could not.
-bool writeExif(const std::filesystem::path &path, const Frame &frame);
+/// Adds shooting data, descriptions and provenance to a picture file that Exiv2 can write. False where it could not: a failure costs
+/// the data, not the picture, but an export that lost them is none.
+bool writeMetadata(const std::filesystem::path &path, const Frame &frame, const ExportOptions &options, Size size, const Provenance &provenance);
 
 /// To 8 bits, with half a step of noise either way that belongs to each place, so that smooth tones do not fall into bands.
 RgbImage<uint8_t> dithered8(const RgbImage<uint16_t> &picture);
 
-/// Proofs: sRGB, 8 bits, see ExportFormat.
-Status writeJpegProof(AtomicFile &file, const Cleaner &cleaner, const RunContext &run);
-Status writePngProof(AtomicFile &file, const Cleaner &cleaner, const RunContext &run);
+/// What writes pixels under a file's temporary name and reads them back. `write` answers false where the system refused; `stray` tells how
+/// far what is read lies from what was meant.
+struct PictureFile {
+    std::function<bool(const std::filesystem::path &)> write;
+    std::function<bool(const std::filesystem::path &)> readsBack;
+    Size size;
+};
+PictureFile tiffFile(RgbImage<uint16_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
+PictureFile tiffFile(RgbImage<float> picture, const ExportOptions &options, std::vector<uint8_t> profile);
+PictureFile jpegProof(const RgbImage<uint16_t> &picture, const ExportOptions &options, std::vector<uint8_t> profile);
+PictureFile pngProof(const RgbImage<uint16_t> &picture, const ExportOptions &options, std::vector<uint8_t> profile);
 
 } // namespace irenic

@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "render/shows.h"
+#include "render/surroundings.h"
 
 namespace irenic {
 
@@ -27,6 +28,59 @@ Result<Plane<float>> cleaned(const Cleaner &cleaner, Rect region, CleanCache *ca
     return cache ? cache->clean(cleaner, region, run) : cleaner.clean(region, run);
 }
 
+/// Of a frame, made when it is first asked for; null where it was stopped.
+std::shared_ptr<const Surroundings> surroundingsOf(const std::shared_ptr<const Frame> &frame, const RunContext &run)
+{
+    const std::lock_guard lock(frame->surroundings->mutex);
+    auto &made = frame->surroundings->made;
+    if (!made) {
+        const int block = Surroundings::blockFor(frame->crop);
+        const Cleaner untreated(frame, std::make_shared<const NoiseReport>(), Treatment{methods().front().id, 0, 0});
+        if (const auto map = developReducedRegion(untreated, frame->crop, block, {}, nullptr, {run.threads, run.stop, {}, run.background}))
+            made = std::make_shared<const Surroundings>(map.value(), block, frame->crop);
+    }
+    return made;
+}
+
+Result<Developer> developerFor(const Cleaner &cleaner, const Look &look, const RunContext &run)
+{
+    std::shared_ptr<const Surroundings> surroundings;
+    if (look.rendering.needsSurroundings()) {
+        surroundings = surroundingsOf(cleaner.sharedFrame(), run);
+        if (!surroundings)
+            return cancelledError();
+    }
+    return Developer(cleaner.frame(), look, std::move(surroundings));
+}
+
+/// Strips of a region, each with its own halo, through one of the developer's functions.
+template <class Develop>
+Result<RgbImage<float>> inStrips(const Cleaner &cleaner, const Developer &developer, Rect region, CleanCache *cache, const RunContext &run, const Develop &develop)
+{
+    const Frame &frame = cleaner.frame();
+    const int halo = developer.haloPx(), n = frame.channels();
+    const Rect wide = region.grownBy(halo), inside = wide.intersected(frame.active);
+    Result<Plane<float>> samples = cleaned(cleaner, inside, cache, run);
+    if (!samples)
+        return samples.error();
+    Plane<float> padded({wide.width * n, wide.height});
+    for (int y = 0; y < wide.height; ++y) {
+        const float *from = samples.value().row(frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y);
+        for (int x = 0; x < wide.width; ++x)
+            std::copy_n(from + (frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x) * n, n, padded.row(y) + x * n);
+    }
+    auto out = RgbImage<float>::ofSize(region.size());
+    constexpr int kStrip = 64;
+    const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}, run.background}, [&](int i) {
+        const int top = i * kStrip, rows = std::min(kStrip, region.height - top);
+        const auto strip = develop(padded.constView().cut({0, top, wide.width * n, rows + 2 * halo}), frame.cfa.shifted(region.x, region.y + top), PixelAt{region.x, region.y + top});
+        std::copy(strip.samples.begin(), strip.samples.end(), out.row(top));
+    });
+    if (!done)
+        return done.error();
+    return out;
+}
+
 } // namespace
 
 size_t CleanCache::bytesHeld() const
@@ -35,45 +89,37 @@ size_t CleanCache::bytesHeld() const
     return m_held;
 }
 
-std::shared_ptr<const Plane<float>> CleanCache::find(const Key &key)
+void CleanCache::erase(std::map<Key, Entry>::iterator it)
+{
+    m_held -= size_t(it->second.tile->stride()) * size_t(it->second.tile->height()) * sizeof(float);
+    m_order.erase(it->second.seen);
+    m_tiles.erase(it);
+}
+
+std::shared_ptr<const Plane<float>> CleanCache::find(const Key &key, const std::shared_ptr<const Frame> &frame)
 {
     const std::lock_guard lock(m_mutex);
     const auto it = m_tiles.find(key);
     if (it == m_tiles.end())
         return nullptr;
+    if (it->second.frame.owner_before(frame) || frame.owner_before(it->second.frame)) {
+        erase(it);
+        return nullptr;
+    }
     m_order.splice(m_order.begin(), m_order, it->second.seen);
     return it->second.tile;
 }
 
-void CleanCache::store(const Key &key, Plane<float> tile)
+void CleanCache::store(const Key &key, const std::shared_ptr<const Frame> &frame, Plane<float> tile)
 {
-    const auto bytesOf = [](const Plane<float> &p) { return size_t(p.stride()) * size_t(p.height()) * sizeof(float); };
     const std::lock_guard lock(m_mutex);
     if (m_tiles.contains(key))
         return;
-    m_held += bytesOf(tile);
+    m_held += size_t(tile.stride()) * size_t(tile.height()) * sizeof(float);
     m_order.push_front(key);
-    m_tiles.emplace(key, Entry{std::make_shared<const Plane<float>>(std::move(tile)), m_order.begin()});
-    while (m_held > m_budget && m_order.size() > 1) {
-        const auto it = m_tiles.find(m_order.back());
-        m_held -= bytesOf(*it->second.tile);
-        m_tiles.erase(it);
-        m_order.pop_back();
-    }
-}
-
-void CleanCache::forget(const Frame *frame)
-{
-    const std::lock_guard lock(m_mutex);
-    for (auto it = m_tiles.begin(); it != m_tiles.end();) {
-        if (it->first.frame != frame) {
-            ++it;
-            continue;
-        }
-        m_held -= size_t(it->second.tile->stride()) * size_t(it->second.tile->height()) * sizeof(float);
-        m_order.erase(it->second.seen);
-        it = m_tiles.erase(it);
-    }
+    m_tiles.emplace(key, Entry{std::make_shared<const Plane<float>>(std::move(tile)), frame, m_order.begin()});
+    while (m_held > m_budget && m_order.size() > 1)
+        erase(m_tiles.find(m_order.back()));
 }
 
 Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, const RunContext &run)
@@ -89,7 +135,7 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
     for (int ty = y0; ty <= y1; ++ty)
         for (int tx = x0; tx <= x1; ++tx) {
             const Rect rect = tileRect(tx, ty, active);
-            if (const auto tile = find({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty})) {
+            if (const auto tile = find({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty}, cleaner.sharedFrame())) {
                 copyInto(*tile, rect, out, region, n);
                 continue;
             }
@@ -111,44 +157,31 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
                 continue;
             Plane<float> tile({rect.width * n, rect.height});
             copyInto(fresh.value(), missing, tile, rect, n);
-            store({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty}, std::move(tile));
+            store({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty}, cleaner.sharedFrame(), std::move(tile));
         }
     return out;
 }
 
 Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
 {
-    const Frame &frame = cleaner.frame();
-    const Developer developer(frame);
-    const int halo = developer.haloPx(), n = frame.channels();
-    const Rect wide = region.grownBy(halo), inside = wide.intersected(frame.active);
-    Result<Plane<float>> samples = cleaned(cleaner, inside, cache, run);
-    if (!samples)
-        return samples.error();
-    Plane<float> padded({wide.width * n, wide.height});
-    for (int y = 0; y < wide.height; ++y) {
-        const float *from = samples.value().row(frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y);
-        for (int x = 0; x < wide.width; ++x)
-            std::copy_n(from + (frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x) * n, n, padded.row(y) + x * n);
-    }
-    // Rows of the picture are developed in strips, each with its own halo out of the padded samples.
-    auto out = RgbImage<float>::ofSize(region.size());
-    constexpr int kStrip = 64;
-    const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}, run.background}, [&](int i) {
-        const int top = i * kStrip, rows = std::min(kStrip, region.height - top);
-        const auto strip = developer.develop(padded.constView().cut({0, top, wide.width * n, rows + 2 * halo}),
-                                             frame.cfa.shifted(region.x, region.y + top), look);
-        std::copy(strip.samples.begin(), strip.samples.end(), out.row(top));
-    });
-    if (!done)
-        return done.error();
-    return out;
+    const Result<Developer> developer = developerFor(cleaner, look, run);
+    if (!developer)
+        return developer.error();
+    return inStrips(cleaner, developer.value(), region, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return developer.value().develop(samples, cfa, corner); });
+}
+
+Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, const RunContext &run)
+{
+    const Developer developer(cleaner.frame());
+    return inStrips(cleaner, developer, region, nullptr, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt) { return developer.cameraColours(samples, cfa); });
 }
 
 Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run)
 {
     const Frame &frame = cleaner.frame();
-    const Developer developer(frame);
+    const Result<Developer> developer = developerFor(cleaner, look, run);
+    if (!developer)
+        return developer.error();
     auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
     if (out.samples.empty())
         return out;
@@ -160,7 +193,7 @@ Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region
         const Result<Plane<float>> mosaic = cleaned(cleaner, band, cache, {run.threads, run.stop, {}, run.background});
         if (!mosaic)
             return mosaic.error();
-        const auto part = developer.developReduced(mosaic.value().view(), frame.cfa.shifted(band.x, band.y), factor, look);
+        const auto part = developer.value().developReduced(mosaic.value().view(), frame.cfa.shifted(band.x, band.y), factor, {band.x, band.y});
         std::copy(part.samples.begin(), part.samples.end(), out.row(top));
         if (run.onProgress)
             run.onProgress(double(top + blocks) / out.size.height);
@@ -170,7 +203,10 @@ Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region
 
 Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run)
 {
-    const Look developed{look.show == Show::Clipping ? 0 : look.pushEv};
+    Look developed = look;
+    developed.show = Show::Picture;
+    if (look.show == Show::Clipping)
+        developed.pushEv = 0;
     const auto develop = [&](const Cleaner &c) {
         return factor == 1 ? developRegion(c, region, developed, cache, run) : developReducedRegion(c, region, factor, developed, cache, run);
     };

@@ -86,7 +86,7 @@ uint16_t Encoding::encoded(float linear, size_t channel) const
     return uint16_t(above - table.begin() - lowerIsNearer);
 }
 
-Size Frame::uprightSize() const
+Size FrameFacts::uprightSize() const
 {
     return orientation >= 5 ? Size{crop.height, crop.width} : crop.size();
 }

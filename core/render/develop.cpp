@@ -3,6 +3,8 @@
 
 #include "render/colour.h"
 #include "render/demosaic.h"
+#include "render/surroundings.h"
+#include "render/white.h"
 
 #include <cmath>
 
@@ -23,10 +25,41 @@ float rolledOff(float v, float white)
     return kShoulder + (1 - kShoulder) * t * (1 + t / (w * w)) / (1 + t);
 }
 
-float srgbEncoded(float v)
+/// Linear sRGB to linear BT.2020 (both D65), from the primaries of the two standards.
+constexpr Matrix3 kSrgbToWide{0.6274039, 0.3292830, 0.0433131, 0.0690973, 0.9195404, 0.0113623, 0.0163914, 0.0880133, 0.8955953};
+
+/// By how many EV a place is lifted that is `own` bright in surroundings of `base`.
+float localLift(const Rendering &r, float own, float base)
 {
-    v = std::clamp(v, 0.f, 1.f);
-    return v <= 0.0031308f ? v * 12.92f : 1.055f * std::pow(v, 1 / 2.4f) - 0.055f;
+    constexpr float kDark = -6, kMiddle = -2, kMostLiftEv = 2, kMostLocal = 0.7f;
+    const float dark = std::clamp((kMiddle - base) / (kMiddle - kDark), 0.f, 1.f);
+    const float lift = float(r.shadows) * kMostLiftEv * dark * dark * (3 - 2 * dark);
+    return lift + float(r.localContrast) * kMostLocal * std::clamp(own - base, -2.f, 2.f);
+}
+
+constexpr size_t kCurveSteps = 2048;
+
+/// A curve of power laws in encoded values that meet at mid grey with one slope; black and white stay.
+std::vector<float> contrastCurve(double contrast)
+{
+    constexpr double kMid = 0.4614; // 18 % grey, encoded
+    const double power = std::exp2(contrast);
+    std::vector<float> curve(kCurveSteps + 1);
+    for (size_t i = 0; i <= kCurveSteps; ++i) {
+        const double linear = std::pow(double(i) / kCurveSteps, 2), e = double(srgbEncoded(float(linear)));
+        const double out = e < kMid ? kMid * std::pow(e / kMid, power) : 1 - (1 - kMid) * std::pow((1 - e) / (1 - kMid), power);
+        curve[i] = float(out <= 0.04045 ? out / 12.92 : std::pow((out + 0.055) / 1.055, 2.4));
+    }
+    return curve;
+}
+
+float curved(const std::vector<float> &curve, float v)
+{
+    if (v <= 0)
+        return v;
+    const float at = std::sqrt(std::min(v, 1.f)) * float(kCurveSteps);
+    const size_t i = std::min(size_t(at), kCurveSteps - 1);
+    return curve[i] + (curve[i + 1] - curve[i]) * (at - float(i));
 }
 
 /// Dense enough that the steepest part of the curve moves by less than a hundredth of an 8-bit step per entry.
@@ -47,42 +80,85 @@ RgbImage<T> encodedWithTable(const RgbImage<float> &linear)
 
 } // namespace
 
-Developer::Developer(const ColourDescription &colour) : m_mosaic(true)
+float srgbEncoded(float v)
+{
+    v = std::clamp(v, 0.f, 1.f);
+    return v <= 0.0031308f ? v * 12.92f : 1.055f * std::pow(v, 1 / 2.4f) - 0.055f;
+}
+
+std::shared_ptr<LazySurroundings> makeLazySurroundings()
+{
+    return std::make_shared<LazySurroundings>();
+}
+
+Developer::Developer(const ColourDescription &colour, double pushEv) : m_mosaic(true), m_gain(float(std::exp2(colour.baselineExposureEv))), m_exposureGain(float(std::exp2(pushEv)))
 {
     const CameraToSrgb c = cameraToSrgb(colour);
     std::copy(c.balance.begin(), c.balance.end(), m_balance.begin());
-    std::copy(c.matrix.begin(), c.matrix.end(), m_matrix.begin());
-    m_gain = float(std::exp2(colour.baselineExposureEv));
+    useMatrix(c.matrix);
 }
 
-Developer::Developer(const Frame &frame) : Developer(frame.colour)
+Developer::Developer(const Frame &frame, const Look &look, std::shared_ptr<const Surroundings> surroundings)
+    : m_mosaic(frame.kind == FrameKind::Mosaic), m_gain(1), m_look(look), m_surroundings(std::move(surroundings))
 {
-    m_mosaic = frame.kind == FrameKind::Mosaic;
+    assert(m_surroundings || !look.rendering.needsSurroundings());
+    const Rendering &r = look.rendering;
     if (frame.kind == FrameKind::Rendered) {
-        std::copy(frame.encoding->toSrgb.begin(), frame.encoding->toSrgb.end(), m_matrix.begin());
         m_balance = {1, 1, 1};
-        m_gain = 1;
+        Matrix3 m = frame.encoding->toSrgb;
+        if (r.white.temperatureK > 0)
+            m = multiplied(multiplied(inverted(kSrgbToXyz), multiplied(adaptation(chromaticityOf(r.white), {}), kSrgbToXyz)), m);
+        useMatrix(m);
+    } else {
+        ColourDescription colour = frame.colour;
+        if (r.white.temperatureK > 0)
+            colour.asShotNeutral = neutralUnder(colour, chromaticityOf(r.white));
+        const CameraToSrgb c = cameraToSrgb(colour);
+        std::copy(c.balance.begin(), c.balance.end(), m_balance.begin());
+        useMatrix(c.matrix);
+        m_gain = float(std::exp2(colour.baselineExposureEv));
     }
+    m_exposureGain = float(std::exp2(look.pushEv + r.exposureEv));
+    if (r.contrast != 0)
+        m_contrast = contrastCurve(r.contrast);
 }
 
-void Developer::finishRow(float *rgb, int count, const Look &look) const
+void Developer::useMatrix(const Matrix3 &toSrgb)
 {
-    const float gain = m_gain * float(std::exp2(look.pushEv));
+    const bool wide = m_look.primaries == Primaries::Wide;
+    const Matrix3 m = wide ? multiplied(kSrgbToWide, toSrgb) : toSrgb;
+    std::copy(m.begin(), m.end(), m_matrix.begin());
+    m_luminance = wide ? std::array{0.2627f, 0.6780f, 0.0593f} : std::array{0.2126f, 0.7152f, 0.0722f};
+}
+
+void Developer::finishRow(float *rgb, int count, float x, float y, float step) const
+{
     const auto &m = m_matrix;
+    const Rendering &rendering = m_look.rendering;
+    std::vector<Surroundings::At> around;
+    if (rendering.needsSurroundings()) {
+        around.resize(size_t(count));
+        m_surroundings->row(x, y, step, count, around.data());
+    }
     for (int i = 0; i < count; ++i, rgb += 3) {
         const float r = std::min(rgb[0] * m_balance[0], 1.f), g = std::min(rgb[1] * m_balance[1], 1.f), b = std::min(rgb[2] * m_balance[2], 1.f);
-        rgb[0] = rolledOff((m[0] * r + m[1] * g + m[2] * b) * gain, gain);
-        rgb[1] = rolledOff((m[3] * r + m[4] * g + m[5] * b) * gain, gain);
-        rgb[2] = rolledOff((m[6] * r + m[7] * g + m[8] * b) * gain, gain);
+        const float in[3] = {m[0] * r + m[1] * g + m[2] * b, m[3] * r + m[4] * g + m[5] * b, m[6] * r + m[7] * g + m[8] * b};
+        float gain = m_gain * m_exposureGain;
+        if (!around.empty()) {
+            const float own = Surroundings::brightnessOf((m_luminance[0] * in[0] + m_luminance[1] * in[1] + m_luminance[2] * in[2]) * m_gain);
+            const float base = around[size_t(i)].slope * own + around[size_t(i)].offset;
+            gain *= std::exp2(localLift(rendering, own, base));
+        }
+        for (int c = 0; c < 3; ++c) {
+            const float v = rolledOff(in[c] * gain, gain);
+            rgb[c] = m_contrast.empty() ? v : curved(m_contrast, v);
+        }
     }
 }
 
-RgbImage<float> Developer::develop(PlaneView<const float> samples, CfaPattern cfa, const Look &look) const
+RgbImage<float> Developer::cameraColours(PlaneView<const float> samples, CfaPattern cfa) const
 {
-    if (!m_mosaic)
-        return finished(samples, look);
-    const Size size{samples.width - 2 * kHaloPx, samples.height - 2 * kHaloPx};
-    auto out = RgbImage<float>::ofSize(size);
+    auto out = RgbImage<float>::ofSize({samples.width - 2 * kHaloPx, samples.height - 2 * kHaloPx});
     // Colours are compared, so they must be balanced first or edges take on a tint.
     Plane<float> balanced({samples.width, samples.height});
     for (int y = 0; y < samples.height; ++y) {
@@ -92,27 +168,33 @@ RgbImage<float> Developer::develop(PlaneView<const float> samples, CfaPattern cf
     }
     demosaic(balanced.view(), cfa, out.samples.data());
     const float undo[3] = {1 / m_balance[0], 1 / m_balance[1], 1 / m_balance[2]};
-    for (int y = 0; y < size.height; ++y) {
-        float *o = out.row(y);
-        for (int x = 0; x < size.width; ++x, o += 3)
-            for (int c = 0; c < 3; ++c)
-                o[c] *= undo[c];
-        finishRow(out.row(y), size.width, look);
-    }
+    for (size_t i = 0; i < out.samples.size(); i += 3)
+        for (size_t c = 0; c < 3; ++c)
+            out.samples[i + c] *= undo[c];
     return out;
 }
 
-RgbImage<float> Developer::finished(PlaneView<const float> samples, const Look &look) const
+RgbImage<float> Developer::develop(PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) const
+{
+    if (!m_mosaic)
+        return finished(samples, corner);
+    auto out = cameraColours(samples, cfa);
+    for (int y = 0; y < out.size.height; ++y)
+        finishRow(out.row(y), out.size.width, float(corner.x) + 0.5f, float(corner.y + y) + 0.5f, 1);
+    return out;
+}
+
+RgbImage<float> Developer::finished(PlaneView<const float> samples, PixelAt corner) const
 {
     auto out = RgbImage<float>::ofSize({samples.width / 3, samples.height});
     for (int y = 0; y < samples.height; ++y) {
         std::copy_n(samples.row(y), samples.width, out.row(y));
-        finishRow(out.row(y), out.size.width, look);
+        finishRow(out.row(y), out.size.width, float(corner.x) + 0.5f, float(corner.y + y) + 0.5f, 1);
     }
     return out;
 }
 
-RgbImage<float> Developer::developReduced(PlaneView<const float> samples, CfaPattern cfa, int factor, const Look &look) const
+RgbImage<float> Developer::developReduced(PlaneView<const float> samples, CfaPattern cfa, int factor, PixelAt corner) const
 {
     assert(factor >= 2 && factor % 2 == 0);
     const int channels = m_mosaic ? 1 : 3;
@@ -137,7 +219,7 @@ RgbImage<float> Developer::developReduced(PlaneView<const float> samples, CfaPat
                     o[x * 3 + odd] += p[1] * perColour[odd];
                 }
         }
-        finishRow(o, size.width, look);
+        finishRow(o, size.width, float(corner.x) + 0.5f * float(factor), float(corner.y) + (float(y) + 0.5f) * float(factor), float(factor));
     }
     return out;
 }
@@ -168,6 +250,13 @@ Rect storedRectOf(Rect u, Size stored, int orientation)
     case 8: return {w - u.bottom(), u.x, u.height, u.width};
     default: return u;
     }
+}
+
+Rect uprightRectOf(Rect inStored, Size stored, int orientation)
+{
+    // Turning back is turning by the opposite quarter; every other orientation undoes itself.
+    const int back = orientation == 6 ? 8 : orientation == 8 ? 6 : orientation;
+    return storedRectOf(inStored, orientation >= 5 ? Size{stored.height, stored.width} : stored, back);
 }
 
 template <class T>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/frame.h"
+#include "irenic/export.h"
 
 namespace irenic {
 
@@ -12,6 +12,6 @@ Encoding encodingOf(const std::vector<uint8_t> &profile, int channels);
 /// Converts interleaved RGB samples from a profile to sRGB, in place, relative colorimetric; false where that cannot be done.
 bool convertToSrgb(const std::vector<uint8_t> &profile, Plane<uint16_t> &samples);
 
-std::vector<uint8_t> srgbProfile(); ///< as ICC bytes
+std::vector<uint8_t> outputProfile(OutputProfile which); ///< as ICC bytes; Own is sRGB
 
 } // namespace irenic

@@ -6,6 +6,7 @@
 #include <QDir>
 #include <QFile>
 #include <QImage>
+#include <QProcess>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -72,6 +73,70 @@ private slots:
         QCOMPARE(contents(m_shot), before);
         QCOMPARE(run("irenic-cli", arguments + QStringList{"--format", "tiff"}).status, 0);
         QVERIFY(QFile::exists(m_dir->filePath("frame.tif")));
+        // What is done already is not done again, unless that is asked for; another request is another file.
+        const auto again = [&](const QStringList &more) { return json::parse(run("irenic-cli", arguments + QStringList{"--json"} + more).out.toStdString()); };
+        const json skipped = again({});
+        QVERIFY(skipped["skipped"].get<bool>() && !skipped["written"].get<bool>());
+        QVERIFY(skipped["out"].get<std::string>().ends_with("frame-2.dng"));
+        QVERIFY(again({"--again"})["out"].get<std::string>().ends_with("frame-3.dng"));
+        QVERIFY(again({"--uncompressed"})["out"].get<std::string>().ends_with("frame-4.dng"));
+        QVERIFY(again({"--clash", "skip", "--again"})["skipped"].get<bool>());
+    }
+
+    void listsAndShards()
+    {
+        // Five frames from a list on standard input, by three workers: each frame once, whoever takes it.
+        const QTemporaryDir dir;
+        QByteArray list;
+        for (int i = 0; i < 5; ++i) {
+            ShootOptions o;
+            o.seed = uint64_t(i);
+            const QString file = dir.filePath(QStringLiteral("f%1.dng").arg(i));
+            QVERIFY(writeShot(file.toStdString(), shoot(makeScene({160, 120}), o).value(), o));
+            list += file.toUtf8() + '\n';
+        }
+        const auto worker = [&](const QString &shard) {
+            QProcess p;
+            p.start(QStringLiteral(IRENIC_BIN "/irenic-cli"), {"clean", "-", "--shard", shard, "--subfolder", "clean", "--json", "--name", "{name}-{counter}"});
+            p.write(list);
+            p.closeWriteChannel();
+            p.waitForFinished(kPatienceMs);
+            return p.readAllStandardOutput().count('\n');
+        };
+        QCOMPARE(worker("1/3"), 2);
+        QCOMPARE(worker("2/3"), 2);
+        QCOMPARE(worker("3/3"), 1);
+        QCOMPARE(QDir(dir.filePath("clean")).entryList(QDir::Files | QDir::Hidden), (QStringList{"f0-0001.dng", "f1-0002.dng", "f2-0003.dng", "f3-0004.dng", "f4-0005.dng"}));
+        QVERIFY(run("irenic-cli", {"clean", m_shot, "--beside", "--shard", "4/3"}).status != 0);
+        QVERIFY(run("irenic-cli", {"clean", m_shot, "--beside", "--out", "x"}).status != 0);
+        QVERIFY(run("irenic-cli", {"clean", "--list", dir.filePath("none.txt"), "--beside"}).err.contains("none.txt"));
+    }
+
+    void aKilledWorkerIsMadeUpFor()
+    {
+        const QTemporaryDir dir;
+        QStringList files;
+        for (int i = 0; i < 6; ++i) {
+            ShootOptions o;
+            o.seed = uint64_t(i);
+            files << dir.filePath(QStringLiteral("f%1.dng").arg(i));
+            QVERIFY(writeShot(files.last().toStdString(), shoot(makeScene({900, 700}), o).value(), o));
+        }
+        const QStringList arguments = QStringList{"clean"} + files + QStringList{"--out", dir.filePath("out"), "--json", "--method", "wavelet"};
+        const auto made = [&] { return QDir(dir.filePath("out")).entryList({"*.dng"}, QDir::Files); };
+        for (int round = 0; round < 4; ++round) { // killed at another moment every time
+            QProcess p;
+            p.start(QStringLiteral(IRENIC_BIN "/irenic-cli"), arguments);
+            QTest::qWait(150 + 170 * round);
+            p.kill();
+            p.waitForFinished(kPatienceMs);
+            for (const QString &name : made()) // whatever has its name is whole
+                QVERIFY2(readFrame(dir.filePath("out/" + name).toStdString()).ok(), qPrintable(name));
+        }
+        const Ran last = run("irenic-cli", arguments);
+        QCOMPARE(last.status, 0);
+        QCOMPARE(made().size(), 6); // none twice, none lost
+        QVERIFY(last.out.contains("\"skipped\":true") || made().isEmpty());
     }
 
     void everyMethodCleansAndSaysHow_data()
@@ -162,6 +227,11 @@ private slots:
         QTest::newRow("method") << QStringList{"--method", "fog"} << "fog";
         QTest::newRow("format") << QStringList{"--format", "gif"} << "gif";
         QTest::newRow("name") << QStringList{"--name", "{nmae}"} << "nmae";
+        QTest::newRow("bits") << QStringList{"--bits", "12"} << "12";
+        QTest::newRow("profile") << QStringList{"--profile", "huge"} << "huge";
+        QTest::newRow("compression") << QStringList{"--compression", "zap"} << "zap";
+        QTest::newRow("exposure") << QStringList{"--exposure", "9"} << "exposure";
+        QTest::newRow("clash") << QStringList{"--clash", "replace"} << "replace";
     }
     void wrongRequestsAreRefusedBeforeAnyFile()
     {
@@ -247,6 +317,11 @@ private slots:
         QCOMPARE(j["method"].get<std::string>(), std::string("dct"));
         QCOMPARE(j["luminance"].get<double>(), 0.4);
         QCOMPARE(j["colour"].get<double>(), 1.3);
+        // An export tells its own recipe.
+        QVERIFY(run("irenic-cli", {"clean", m_shot, "--recipe", recipe.fileName(), "--out", m_dir->filePath("told")}).status == 0);
+        const json told = json::parse(run("irenic-cli", {"clean", m_shot, "--recipe", m_dir->filePath("told/frame-clean.dng"), "--dry-run", "--json", "--out", m_dir->filePath("x")}).out.toStdString());
+        QCOMPARE(told["method"].get<std::string>(), std::string("dct"));
+        QCOMPARE(told["colour"].get<double>(), 1.3);
         QVERIFY(run("irenic-cli", {"clean", m_shot, "--recipe", m_shot, "--out", m_dir->filePath("x")}).status != 0);
         QVERIFY(run("irenic-cli", {"clean", m_shot, "--recipe", recipe.fileName(), "--luminance", "1", "--out", m_dir->filePath("x")}).status != 0);
     }

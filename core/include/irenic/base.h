@@ -11,7 +11,7 @@
 
 namespace irenic {
 
-enum class ErrorCode { NotFound, NotAPicture, Damaged, Unsupported, BadParameter, Cancelled, WriteFailed };
+enum class ErrorCode { NotFound, NotAPicture, Damaged, Unsupported, BadParameter, Cancelled, WriteFailed, Taken };
 
 /// What went wrong, said once by whoever noticed it and passed up unchanged.
 struct Error {

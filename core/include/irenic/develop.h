@@ -1,11 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/frame.h"
+#include "irenic/rendering.h"
 
 #include <vector>
 
 namespace irenic {
+
+class Surroundings;
 
 /// Three samples a pixel, interleaved, rows without padding.
 template <class T>
@@ -28,15 +30,23 @@ enum class Show : uint8_t {
 inline constexpr float kRemovedGain = 4;
 inline constexpr float kMidGrey = 119.f / 255; ///< L* 50 in sRGB, where nothing was removed
 
+/// Primaries of the picture that is developed; white is D65 in both.
+enum class Primaries : uint8_t {
+    Srgb, ///< IEC 61966-2-1
+    Wide  ///< ITU-R BT.2020
+};
+
 /// What only the eye gets to see; never in an exported raw.
 struct Look {
     double pushEv = 0; ///< exposure lift, EV
     Show show = Show::Picture; ///< for developView() alone
+    Rendering rendering{};     ///< this is in a TIFF and in a proof, too
+    Primaries primaries = Primaries::Srgb;
     bool operator==(const Look &) const = default;
 };
 
 /// Turns a frame's linear samples into a picture: white balance, demosaic where there is a mosaic (see demosaic()), colour, tone.
-/// The same for untreated and treated samples, for screen and file. Immutable and shared between threads.
+/// The same for untreated and treated samples, for screen and file, for one look. Immutable and shared between threads.
 ///
 /// Colours are found as DNG 1.4, chapter 6 says. Channels are clipped at the level where the first of them clips,
 /// after balance, so that blown lights are white and not magenta. Pushed lights roll off on a shoulder that
@@ -44,32 +54,44 @@ struct Look {
 class Developer
 {
 public:
-    explicit Developer(const Frame &frame);
-    explicit Developer(const ColourDescription &colour); ///< for mosaics of that camera
+    /// @param surroundings of the frame; may be null where the look's rendering does not need them
+    explicit Developer(const Frame &frame, const Look &look = {}, std::shared_ptr<const Surroundings> surroundings = nullptr);
+    explicit Developer(const ColourDescription &colour, double pushEv = 0); ///< for mosaics of that camera, as shot
 
     /// Pixels needed around a developed region of a mosaic; none around full colour.
     static constexpr int kHaloPx = 12;
     int haloPx() const { return m_mosaic ? kHaloPx : 0; }
 
-    /// Linear sRGB (0..1, clipped only above) of a region.
+    /// Linear colours (0..1, clipped only above) of a region.
     /// @param samples linear samples of region.grownBy(haloPx()), Frame::channels() a pixel
     /// @param cfa     of a mosaic: pattern at the corner of `region`
-    RgbImage<float> develop(PlaneView<const float> samples, CfaPattern cfa, const Look &look) const;
+    /// @param corner  of the region, in stored pixels
+    RgbImage<float> develop(PlaneView<const float> samples, CfaPattern cfa, PixelAt corner = {}) const;
+
+    /// The first half of it: demosaiced, in the camera's own linear colours, without the halo.
+    RgbImage<float> cameraColours(PlaneView<const float> samples, CfaPattern cfa) const;
 
     /// The region at a whole reduction: each output pixel is the mean of a block of `factor` x `factor` samples (even,
     /// >= 2) colour by colour, so no demosaic is needed. Blocks start at the corner; ragged ends are dropped.
-    RgbImage<float> developReduced(PlaneView<const float> samples, CfaPattern cfa, int factor, const Look &look) const;
+    RgbImage<float> developReduced(PlaneView<const float> samples, CfaPattern cfa, int factor, PixelAt corner = {}) const;
 
 private:
-    RgbImage<float> finished(PlaneView<const float> samples, const Look &look) const;
-    void finishRow(float *rgb, int count, const Look &look) const;
+    RgbImage<float> finished(PlaneView<const float> samples, PixelAt corner) const;
+    void useMatrix(const Matrix3 &toSrgb);
+    /// @param at   first pixel's place, `step` between pixels; stored pixels
+    void finishRow(float *rgb, int count, float x, float y, float step) const;
     bool m_mosaic;
     std::array<float, 3> m_balance;
     std::array<float, 9> m_matrix;
-    float m_gain;
+    std::array<float, 3> m_luminance; ///< weights of the primaries
+    float m_gain, m_exposureGain = 1;
+    Look m_look;
+    std::shared_ptr<const Surroundings> m_surroundings;
+    std::vector<float> m_contrast; ///< curve over the square root of linear; empty where it is straight
 };
 
 /// sRGB encoding (IEC 61966-2-1) of linear 0..1; `high` is 255 or 65535.
+float srgbEncoded(float linear);
 RgbImage<uint8_t> encoded8(const RgbImage<float> &linear);
 RgbImage<uint16_t> encoded16(const RgbImage<float> &linear);
 
@@ -79,5 +101,7 @@ RgbImage<T> turned(const RgbImage<T> &in, int orientation);
 
 /// The part of a stored picture that shows as `upright` once the picture of `stored` size is turned.
 Rect storedRectOf(Rect upright, Size stored, int orientation);
+/// And back.
+Rect uprightRectOf(Rect inStored, Size stored, int orientation);
 
 } // namespace irenic

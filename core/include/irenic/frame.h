@@ -81,15 +81,15 @@ struct Encoding {
     uint16_t encoded(float linear, size_t channel) const;
 };
 
+struct LazySurroundings;
 struct SourceTags; ///< the directories of a DNG source as they stood; for writers
 
-/// One photograph: its numbers exactly as stored, and what they mean. Never changed after
-/// reading, so it is shared between threads as std::shared_ptr<const Frame>. All places and sizes count pixels.
-struct Frame {
+std::shared_ptr<LazySurroundings> makeLazySurroundings();
+
+/// All that is known about a photograph but its numbers. All places and sizes count pixels.
+struct FrameFacts {
     std::filesystem::path file;
     FrameKind kind = FrameKind::Mosaic;
-    /// Every stored sample, masked borders included: channels() x width numbers a row. Of rendered pictures with 8 bits, times 257.
-    Plane<uint16_t> samples;
     Rect active;              ///< the exposed part
     Rect crop;                ///< the default crop; inside `active`
     CfaPattern cfa;           ///< of a mosaic: phase at its first sample
@@ -103,11 +103,22 @@ struct Frame {
     std::shared_ptr<const SourceTags> source; ///< null unless the source is a DNG
 
     int channels() const { return kind == FrameKind::Mosaic ? 1 : 3; }
+    /// Width and height as they hang on the wall: of `crop`, turned by `orientation`.
+    Size uprightSize() const;
+};
+
+/// One photograph: its numbers exactly as stored, and what they mean. Never changed after
+/// reading, so it is shared between threads as std::shared_ptr<const Frame>.
+struct Frame : FrameFacts {
+    /// Every stored sample, masked borders included: channels() x width numbers a row. Of rendered pictures with 8 bits, times 257.
+    Plane<uint16_t> samples;
+    std::shared_ptr<LazySurroundings> surroundings = makeLazySurroundings(); ///< of the renderer; made when it first asks
+
+    Frame() = default;
+    explicit Frame(const FrameFacts &facts) : FrameFacts(facts) {}
     Size size() const { return {samples.width() / channels(), samples.height()}; } ///< masked borders included
     /// Sample minus black, over white minus black; 0 is black, 1 is clipping. Of a rendered frame, its decoded value.
     float linearAt(int x, int y, int channel = 0) const;
-    /// Width and height as they hang on the wall: of `crop`, turned by `orientation`.
-    Size uprightSize() const;
 };
 
 /// Reads a photograph: raw files of two-by-two and six-by-six sensors, linear DNGs, and pictures (TIFF, JPEG, PNG).

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cassert>
+#include <compare>
 #include <cstddef>
 #include <cstdint>
 #include <cstring>
@@ -16,6 +17,12 @@ struct Size {
     int height = 0;
     bool operator==(const Size &) const = default;
     int64_t area() const { return int64_t(width) * height; }
+};
+
+struct PixelAt {
+    int x = 0;
+    int y = 0;
+    auto operator<=>(const PixelAt &) const = default;
 };
 
 /// Half-open rectangle of pixels: x .. x+width-1, y .. y+height-1.

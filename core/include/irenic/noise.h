@@ -20,12 +20,6 @@ struct NoiseModel {
     float sigmaAt(float signal) const { return std::sqrt(shotGain * std::max(signal, 0.f) + readVariance); }
 };
 
-struct PixelAt {
-    int x = 0;
-    int y = 0;
-    auto operator<=>(const PixelAt &) const = default;
-};
-
 /// Offsets of whole rows and columns, in signal units.
 struct Banding {
     std::vector<float> rows;     ///< one per active row, to be taken off; empty where there is no banding to speak of

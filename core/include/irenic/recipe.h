@@ -20,6 +20,7 @@ std::string recipeText(const Recipe &recipe);
 /// BadParameter where it is no recipe, is of a later version, or holds a setting out of range.
 Result<Recipe> recipeFromText(const std::string &text, const std::string &from);
 
+/// A recipe file, or a picture that Irenic exported, whose treatment is taken from what it tells of itself.
 Result<Recipe> readRecipe(const std::filesystem::path &file);
 /// Appears whole or not at all; never replaces a file.
 Status writeRecipe(const std::filesystem::path &file, const Recipe &recipe);

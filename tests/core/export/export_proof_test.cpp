@@ -118,7 +118,8 @@ private slots:
     {
         for (const ExportFormat format : kExportFormats) {
             QCOMPARE(int(*formatFromName(formatName(format))), int(format));
-            QCOMPARE(int(*formatFromName(formatEnding(format) + 1)), int(format));
+            if (format != ExportFormat::LinearDng) // whose ending is that of another
+                QCOMPARE(int(*formatFromName(formatEnding(format) + 1)), int(format));
         }
         QVERIFY(!formatFromName("bmp"));
     }

@@ -198,7 +198,7 @@ private slots:
         const auto before = std::filesystem::last_write_time(s.file);
         const auto report = exportCleaned(Cleaner(s.frame, s.noise, {}), *s.noise, s.file, ExportFormat::Dng);
         QVERIFY(!report);
-        QCOMPARE(report.error().code, ErrorCode::WriteFailed);
+        QCOMPARE(report.error().code, ErrorCode::Taken);
         QCOMPARE(std::filesystem::last_write_time(s.file), before);
         QCOMPARE(QDir(dir.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), QStringList{"original.dng"});
         QCOMPARE(freeName(s.file.parent_path(), "original", ExportFormat::Dng).filename().string(), std::string("original-2.dng"));
@@ -229,6 +229,7 @@ private slots:
         const Treatment t{"wavelet", 1.25, 0.5};
         QCOMPARE(expandName("{name}-clean", f, t).value(), std::string("wren-03-clean"));
         QCOMPARE(expandName("{date}_{name}_{method}_{luminance}_{colour}_{iso}", f, t).value(), std::string("20311018_wren-03_wavelet_1.25_0.5_12800"));
+        QCOMPARE(expandName("{trial}{counter}", f, t, {"C", 7}).value(), std::string("C0007"));
         for (const char *bad : {"{nme}", "a/b", "", "{name", ".."})
             QVERIFY2(!expandName(bad, f, t), bad);
     }

@@ -4,7 +4,10 @@
 #include "irenic/image.h"
 #include "raw/lossless_jpeg_reader.h"
 
+#include <QSize>
 #include <QTest>
+
+#include <cmath>
 
 using namespace irenic;
 
@@ -49,6 +52,48 @@ private slots:
                 QCOMPARE(back->samples[size_t(y) * size_t(size.width()) + size_t(x)], tile.at(x, y));
     }
 
+    void everyPredictorComesBack_data()
+    {
+        QTest::addColumn<int>("predictor");
+        QTest::addColumn<int>("rowsPerLine");
+        for (int p = 0; p <= 7; ++p)
+            for (const int rows : {1, 2, 4})
+                QTest::addRow("predictor %d, %d rows a line", p, rows) << p << rows;
+    }
+    void everyPredictorComesBack()
+    {
+        QFETCH(int, predictor);
+        QFETCH(int, rowsPerLine);
+        const Plane<uint16_t> tile = mosaicOf({60, 44}, 400);
+        const auto bytes = encodeLosslessJpeg(tile.constView(), 2, rowsPerLine, predictor);
+        std::string problem;
+        const auto back = decodeLosslessJpeg({reinterpret_cast<const uint8_t *>(bytes.data()), bytes.size()}, problem);
+        QVERIFY2(back.has_value(), problem.c_str());
+        QCOMPARE(back->height * rowsPerLine, 44);
+        for (int i = 0; i < 60 * 44; ++i) // whatever the shape, samples keep their order
+            QCOMPARE(back->samples[size_t(i)], tile.at(i % 60, i / 60));
+    }
+
+    void theChosenPredictorIsNearlyTheSmallest_data()
+    {
+        QTest::addColumn<double>("noise");
+        for (const double noise : {0.0, 3.0, 30.0, 1000.0})
+            QTest::addRow("noise %g", noise) << noise;
+    }
+    void theChosenPredictorIsNearlyTheSmallest()
+    {
+        QFETCH(double, noise);
+        const Plane<uint16_t> tile = mosaicOf({256, 256}, noise);
+        size_t least = SIZE_MAX;
+        for (int p = 1; p <= 7; ++p)
+            least = std::min(least, encodeLosslessJpeg(tile.constView(), 2, 2, p).size());
+        const size_t chosen = encodeLosslessJpeg(tile.constView(), 2, 2).size();
+        QVERIFY2(double(chosen) <= 1.03 * double(least), qPrintable(QStringLiteral("%1 of %2").arg(chosen).arg(least)));
+        // Neighbours of the same colour above are worth having.
+        if (noise < 10)
+            QVERIFY(chosen < encodeLosslessJpeg(tile.constView(), 2, 1, 1).size());
+    }
+
     void noiseCostsWhatItsEntropyAsks()
     {
         // Gaussian noise of sigma 8: differences have sigma 11.3 and an entropy of 5.55 bits; categories cost a little more.
@@ -56,8 +101,22 @@ private slots:
         for (int y = 0; y < 256; ++y)
             for (int x = 0; x < 256; ++x)
                 tile.at(x, y) = uint16_t(std::lround(5000 + 8 * RandomAt(1, 0, x, y).gaussian()));
-        const double bits = double(encodeLosslessJpeg(tile.constView()).size()) * 8 / (256 * 256);
+        const double bits = double(encodeLosslessJpeg(tile.constView(), 2, 1, 1).size()) * 8 / (256 * 256);
         QVERIFY2(bits > 5.5 && bits < 5.9, qPrintable(QString::number(bits)));
+    }
+
+private:
+    /// A curved surface in four colours of different brightness, with noise.
+    static Plane<uint16_t> mosaicOf(QSize size, double noise)
+    {
+        Plane<uint16_t> tile({size.width(), size.height()});
+        for (int y = 0; y < size.height(); ++y)
+            for (int x = 0; x < size.width(); ++x) {
+                const double colour = (x & 1) ? ((y & 1) ? 0.4 : 1) : ((y & 1) ? 1 : 0.6);
+                const double light = 20000 + 9000 * std::sin(x * 0.05) * std::cos(y * 0.04);
+                tile.at(x, y) = uint16_t(std::clamp(std::lround(colour * light + noise * RandomAt(9, 0, x, y).gaussian()), 0l, 65535l));
+            }
+        return tile;
     }
 };
 

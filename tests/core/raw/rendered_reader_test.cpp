@@ -189,7 +189,7 @@ private slots:
                 Plane<float> one({3, 1});
                 for (int c = 0; c < 3; ++c)
                     one.at(c, 0) = frame.value()->linearAt(x, y, c);
-                const auto shown = encoded16(developer.develop(one.view(), {}, {}));
+                const auto shown = encoded16(developer.develop(one.view(), {}));
                 const QRgba64 p = srgb.pixelColor(x, y).rgba64();
                 const int meant[3] = {p.red(), p.green(), p.blue()};
                 for (size_t c = 0; c < 3; ++c)

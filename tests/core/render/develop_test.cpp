@@ -135,7 +135,7 @@ private slots:
         ColourDescription plain;
         const auto grey = [&](float signal, double push) {
             Plane<float> mosaic({28, 28}, signal);
-            return Developer(plain).develop(mosaic.view(), CfaPattern{}, {push}).samples[0];
+            return Developer(plain, push).develop(mosaic.view(), CfaPattern{}).samples[0];
         };
         QVERIFY(std::abs(grey(0.2f, 1) - 0.4f) < 1e-5f); // straight below the shoulder
         QVERIFY(std::abs(grey(1.0f, 3) - 1.0f) < 1e-5f);

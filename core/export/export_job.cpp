@@ -1,0 +1,155 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/export_job.h"
+
+#include "base/parallel.h"
+#include "files/json.h"
+
+namespace irenic {
+
+namespace {
+
+/// The name does not depend on what will be measured.
+bool nameIsKnown(const ExportJob &job)
+{
+    if (job.treatment.known())
+        return true;
+    for (const char *word : {"{method}", "{luminance}", "{colour}"})
+        if (job.nameTemplate.find(word) != std::string::npos)
+            return false;
+    return true;
+}
+
+/// The export that is there already, or that the clash rule leaves alone.
+std::optional<ExportOutcome> alreadyThere(const ExportJob &job, const std::string &name, ExportFormat format, const Treatment &treatment)
+{
+    ExportOutcome outcome;
+    outcome.treatment = treatment;
+    outcome.format = format;
+    outcome.skipped = true;
+    if (!job.again)
+        if (const auto done = findDone(job.folder, name, format, job.source, requestText(job, format))) {
+            outcome.report.file = *done;
+            outcome.note = "it is there already, made of the same original in the same way";
+            return outcome;
+        }
+    const auto taken = job.folder / (name + formatEnding(format));
+    std::error_code ec;
+    if (job.clash == ExportJob::Clash::Skip && std::filesystem::exists(std::filesystem::symlink_status(taken, ec))) {
+        outcome.report.file = taken;
+        outcome.note = "a file of that name is there already";
+        return outcome;
+    }
+    return std::nullopt;
+}
+
+/// Under the next free name for as long as others take it first.
+Result<ExportReport> exportUnderFreeName(const ExportJob &job, const Cleaner &cleaner, const NoiseReport &noise, const std::string &name, const ExportOptions &options, const RunContext &run)
+{
+    constexpr int kMostTries = 20;
+    for (int i = 0;; ++i) {
+        const auto target = freeName(job.folder, name, options.format);
+        Result<ExportReport> report = exportCleaned(cleaner, noise, target, options, run);
+        if (report || report.error().code != ErrorCode::Taken || i == kMostTries)
+            return report;
+    }
+}
+
+} // namespace
+
+std::optional<Treatment> WantedTreatment::known() const
+{
+    if (method == "auto" || !luminance || !colour)
+        return std::nullopt;
+    return Treatment{method, *luminance, *colour, colourMethod};
+}
+
+Treatment WantedTreatment::resolved(const NoiseReport &noise) const
+{
+    Treatment t = method == "auto" ? suggestTreatment(noise).treatment : suggestedFor(method, noise);
+    t.colourMethod = colourMethod;
+    t.luminance = luminance.value_or(t.luminance);
+    t.colour = colour.value_or(t.colour);
+    return t;
+}
+
+Status validate(const WantedTreatment &w)
+{
+    return validate(Treatment{w.method == "auto" ? methods().front().id : w.method, w.luminance.value_or(1), w.colour.value_or(1), w.colourMethod});
+}
+
+double expectedSeconds(const Frame &frame, const Treatment &t, ExportFormat format)
+{
+    const double megapixels = double(frame.crop.size().area()) / 1e6;
+    double cleaning = findMethod(t.method)->secondsPerMegapixel + (t.isMixed() ? findMethod(t.colourMethod)->secondsPerMegapixel : 0);
+    if (t.isIdentity())
+        cleaning = 0;
+    if (frame.kind != FrameKind::Mosaic)
+        cleaning *= 1.6;
+    return megapixels * (cleaning + (format == ExportFormat::Dng ? 0.08 : 0.4));
+}
+
+Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run, bool dryRun)
+{
+    if (const Status s = validate(job.treatment); !s)
+        return s.error();
+    const RunContext quiet{run.threads, run.stop, {}, run.background};
+    if (!frame) {
+        const auto read = readFrame(job.source, quiet);
+        if (!read)
+            return read.error();
+        frame = read.value();
+    }
+    ExportOptions options = job.options;
+    options.format = job.format.value_or(naturalFormat(*frame));
+    options.request = requestText(job, options.format);
+    const auto nameFor = [&](const Treatment &t) { return expandName(job.nameTemplate, *frame, t, job.parts); };
+    if (nameIsKnown(job)) { // what is done need not be measured again
+        const Treatment t = job.treatment.known().value_or(Treatment());
+        const Result<std::string> name = nameFor(t);
+        if (!name)
+            return name.error();
+        if (auto there = alreadyThere(job, name.value(), options.format, t))
+            return *there;
+    }
+    if (!noise) {
+        Result<NoiseReport> measured = measureNoise(*frame, quiet);
+        if (!measured)
+            return measured.error();
+        noise = std::make_shared<const NoiseReport>(measured.take());
+    }
+    ExportOutcome outcome;
+    outcome.treatment = job.treatment.resolved(*noise);
+    outcome.reason = job.treatment.method == "auto" ? suggestTreatment(*noise).reason : std::string();
+    outcome.format = options.format;
+    const Result<std::string> name = nameFor(outcome.treatment);
+    if (!name)
+        return name.error();
+    if (!nameIsKnown(job))
+        if (auto there = alreadyThere(job, name.value(), options.format, outcome.treatment))
+            return *there;
+    if (dryRun) {
+        outcome.report.file = freeName(job.folder, name.value(), options.format);
+        return outcome;
+    }
+    if (job.seriesNoise.size() == noise->cells.size()) {
+        auto series = std::make_shared<NoiseReport>(*noise);
+        std::copy(job.seriesNoise.begin(), job.seriesNoise.end(), series->cells.begin());
+        noise = series;
+    }
+    std::error_code ec;
+    std::filesystem::create_directories(job.folder, ec);
+    Result<ExportReport> written = exportUnderFreeName(job, Cleaner(frame, noise, outcome.treatment), *noise, name.value(), options, run);
+    if (!written)
+        return written.error();
+    outcome.report = written.take();
+    if (job.sidecar) {
+        const auto sidecar = copySidecar(job.source, outcome.report.file);
+        if (sidecar)
+            outcome.report.sidecar = sidecar.value();
+        else
+            outcome.note = sidecar.error().userMessage;
+    }
+    return outcome;
+}
+
+} // namespace irenic

@@ -1,0 +1,119 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "export/export_rendered.h"
+
+#include "base/parallel.h"
+#include "irenic/picture.h"
+#include "render/profile.h"
+
+#include <cerrno>
+
+namespace irenic {
+
+namespace {
+
+Look lookOf(const ExportOptions &options)
+{
+    const bool wide = options.profile == OutputProfile::Wide || options.profile == OutputProfile::Linear;
+    return {0, Show::Picture, options.rendering, wide ? Primaries::Wide : Primaries::Srgb};
+}
+
+/// A finished picture in its own encoding.
+Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunContext &run)
+{
+    const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run);
+    if (!cleaned)
+        return cleaned.error();
+    auto picture = RgbImage<uint16_t>::ofSize(cleaner.frame().size());
+    for (int y = 0; y < picture.size.height; ++y)
+        std::copy_n(cleaned.value().samples.row(y), size_t(picture.size.width) * 3, picture.row(y));
+    return turned(picture, cleaner.frame().orientation);
+}
+
+template <class T>
+void encodeInto(const RgbImage<float> &linear, bool straight, T *out)
+{
+    if constexpr (std::is_same_v<T, uint16_t>) {
+        if (!straight) {
+            const auto encoded = encoded16(linear);
+            std::copy(encoded.samples.begin(), encoded.samples.end(), out);
+            return;
+        }
+        std::transform(linear.samples.begin(), linear.samples.end(), out, [](float v) { return uint16_t(std::clamp(v, 0.f, 1.f) * 65535 + 0.5f); });
+    } else {
+        std::transform(linear.samples.begin(), linear.samples.end(), out, [straight](float v) { return straight ? v : srgbEncoded(v); });
+    }
+}
+
+Result<PictureFile> pictureFile(const Cleaner &cleaner, const ExportOptions &options, const RunContext &run)
+{
+    const std::vector<uint8_t> profile = profileOf(cleaner.frame(), options);
+    if (options.format == ExportFormat::Tiff && options.bits == 32) {
+        Result<RgbImage<float>> picture = renderAll<float>(cleaner, options, run);
+        if (!picture)
+            return picture.error();
+        return tiffFile(picture.take(), options, profile);
+    }
+    Result<RgbImage<uint16_t>> picture = renderAll<uint16_t>(cleaner, options, run);
+    if (!picture)
+        return picture.error();
+    if (options.format == ExportFormat::Tiff)
+        return tiffFile(picture.take(), options, profile);
+    return options.format == ExportFormat::Jpeg ? jpegProof(picture.value(), options, profile) : pngProof(picture.value(), options, profile);
+}
+
+} // namespace
+
+bool keepsEncoding(const Frame &frame, const ExportOptions &options)
+{
+    return frame.kind == FrameKind::Rendered && options.profile == OutputProfile::Own && options.rendering.isNeutral() && options.bits != 32;
+}
+
+template <class T>
+Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &options, const RunContext &run)
+{
+    if constexpr (std::is_same_v<T, uint16_t>)
+        if (keepsEncoding(cleaner.frame(), options))
+            return cleanedPicture(cleaner, run);
+    const Rect crop = cleaner.frame().crop;
+    auto picture = RgbImage<T>::ofSize(crop.size());
+    const int bandRows = cleaner.bandRows();
+    for (int top = 0; top < crop.height; top += bandRows) {
+        const Rect band{crop.x, crop.y + top, crop.width, std::min(bandRows, crop.height - top)};
+        const auto linear = developRegion(cleaner, band, lookOf(options), nullptr, stage(run, double(top) / crop.height, double(top + band.height) / crop.height));
+        if (!linear)
+            return linear.error();
+        encodeInto(linear.value(), options.profile == OutputProfile::Linear, picture.row(top));
+    }
+    return turned(picture, cleaner.frame().orientation);
+}
+
+template Result<RgbImage<uint16_t>> renderAll(const Cleaner &, const ExportOptions &, const RunContext &);
+template Result<RgbImage<float>> renderAll(const Cleaner &, const ExportOptions &, const RunContext &);
+
+std::vector<uint8_t> profileOf(const Frame &frame, const ExportOptions &options)
+{
+    return keepsEncoding(frame, options) && !frame.encoding->profile.empty() ? frame.encoding->profile : outputProfile(options.profile);
+}
+
+Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptions &options, const Provenance &provenance, const RunContext &run)
+{
+    const Result<PictureFile> picture = pictureFile(cleaner, options, stage(run, 0, cleaningShare(cleaner, options.format)));
+    if (!picture)
+        return picture.error();
+    errno = 0;
+    if (!picture.value().write(file.temporaryPath()))
+        return file.failure(errno ? errno : EIO);
+    if (run.stop.stop_requested())
+        return cancelledError();
+    if (!writeMetadata(file.temporaryPath(), cleaner.frame(), options, picture.value().size, provenance))
+        return verifyError(file.target(), "the shooting data could not be added");
+    if (const Status s = file.settle(); !s)
+        return s;
+    if (!picture.value().readsBack(file.temporaryPath()))
+        return verifyError(file.target(), "its pixels differed");
+    if (run.onProgress)
+        run.onProgress(1);
+    return {};
+}
+
+} // namespace irenic

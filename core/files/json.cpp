@@ -1,0 +1,130 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "files/json.h"
+
+namespace irenic {
+
+void JsonReader::fail(const char *key) const
+{
+    if (m_status)
+        m_status = Error{ErrorCode::BadParameter, m_from + " lacks something or holds what cannot be (" + key + "); nothing was changed.", {}};
+}
+
+void JsonReader::refuse(const std::string &why) const
+{
+    if (m_status)
+        m_status = Error{ErrorCode::BadParameter, m_from + " cannot be used: " + why + " Nothing was changed.", {}};
+}
+
+const Json *JsonReader::find(const char *key) const
+{
+    return has(key) ? &m_json[key] : nullptr;
+}
+
+JsonReader JsonReader::object(const char *key) const
+{
+    static const Json kEmpty = Json::object();
+    const Json *found = find(key);
+    if (found && found->is_object())
+        return {*found, m_from, m_status};
+    fail(key);
+    return {kEmpty, m_from, m_status};
+}
+
+std::vector<JsonReader> JsonReader::array(const char *key) const
+{
+    std::vector<JsonReader> out;
+    const Json *found = find(key);
+    if (!found || !found->is_array()) {
+        fail(key);
+        return out;
+    }
+    for (const Json &j : *found)
+        out.emplace_back(j, m_from, m_status);
+    return out;
+}
+
+std::string JsonReader::text(const char *key) const
+{
+    const Json *found = find(key);
+    if (found && found->is_string())
+        return found->get<std::string>();
+    fail(key);
+    return {};
+}
+
+double JsonReader::number(const char *key, double low, double high) const
+{
+    const Json *found = find(key);
+    if (found && found->is_number() && found->get<double>() >= low && found->get<double>() <= high)
+        return found->get<double>();
+    fail(key);
+    return low;
+}
+
+bool JsonReader::truth(const char *key) const
+{
+    const Json *found = find(key);
+    if (found && found->is_boolean())
+        return found->get<bool>();
+    fail(key);
+    return false;
+}
+
+std::vector<std::string> JsonReader::texts(const char *key) const
+{
+    std::vector<std::string> out;
+    for (const JsonReader &r : array(key)) {
+        if (r.m_json.is_string())
+            out.push_back(r.m_json.get<std::string>());
+        else
+            fail(key);
+    }
+    return out;
+}
+
+std::vector<double> JsonReader::values() const
+{
+    std::vector<double> out;
+    for (const Json &j : m_json)
+        if (j.is_number())
+            out.push_back(j.get<double>());
+    return m_json.is_array() && out.size() == m_json.size() ? out : std::vector<double>();
+}
+
+Json toJson(const Treatment &t)
+{
+    Json j{{"method", t.method}, {"luminance", t.luminance}, {"colour", t.colour}};
+    if (t.isMixed())
+        j["colourMethod"] = t.colourMethod;
+    return j;
+}
+
+Treatment treatmentFrom(const JsonReader &json)
+{
+    const Treatment t{json.text("method"), json.number("luminance", kLuminanceStrength.min, kLuminanceStrength.max), json.number("colour", kColourStrength.min, kColourStrength.max),
+                      json.has("colourMethod") ? json.text("colourMethod") : std::string()};
+    if (const Status s = validate(t); !s)
+        json.refuse(s.error().userMessage);
+    return t;
+}
+
+Json toJson(const Rendering &r)
+{
+    Json j{{kTemperature.name, r.white.temperatureK}, {kTint.name, r.white.tint}};
+    for (const RenderingParam &p : kRenderingParams)
+        j[p.info.name] = r.*p.value;
+    return j;
+}
+
+Rendering renderingFrom(const JsonReader &json)
+{
+    Rendering r;
+    r.white = {json.number(kTemperature.name, 0, kTemperature.max), json.number(kTint.name, kTint.min, kTint.max)};
+    for (const RenderingParam &p : kRenderingParams)
+        r.*p.value = json.number(p.info.name, p.info.min, p.info.max);
+    if (const Status s = validate(r); !s)
+        json.refuse(s.error().userMessage);
+    return r;
+}
+
+} // namespace irenic
