@@ -1,7 +1,25 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/export_queue.h"
 
+#include <QDir>
+#include <QFile>
+#include <QSaveFile>
+
+#include <set>
+
 namespace irenic {
+
+namespace {
+
+using State = QueuedJob::State;
+constexpr int kMostProcesses = 32; ///< that keep a queue in one folder at a time
+
+QString textOf(const std::filesystem::path &path)
+{
+    return QString::fromStdString(path.string());
+}
+
+} // namespace
 
 ExportQueue::ExportQueue(QObject *parent) : QObject(parent)
 {
@@ -15,70 +33,300 @@ ExportQueue::~ExportQueue()
     m_pool.waitForDone();
 }
 
-void ExportQueue::add(const ExportJob &job)
+int ExportQueue::keepIn(const QString &folder)
 {
-    if (!m_running && m_waiting.empty())
-        m_finished = 0; // a new run of the queue counts from the start
-    m_waiting.push_back(job);
+    QDir().mkpath(folder);
+    std::vector<QueuedJob> unfinished;
+    for (int i = 1; i <= kMostProcesses; ++i) {
+        const QString file = QStringLiteral("%1/queue-%2.json").arg(folder).arg(i);
+        if (m_lock && !QFile::exists(file))
+            continue;
+        auto lock = std::make_unique<QLockFile>(file + QStringLiteral(".lock"));
+        lock->setStaleLockTime(0); // a living process keeps its queue however long it takes
+        if (!lock->tryLock())
+            continue;
+        if (QFile f(file); f.open(QIODevice::ReadOnly)) {
+            auto jobs = queueFromText(f.readAll().toStdString(), file.toStdString());
+            if (!jobs) { // not ours to lose: another version may know what it is
+                QFile::rename(file, file + QStringLiteral(".unread"));
+            } else {
+                for (QueuedJob &q : jobs.value())
+                    if (!q.isOver())
+                        unfinished.push_back(std::move(q));
+                if (m_lock)
+                    QFile::remove(file);
+            }
+        }
+        if (m_lock)
+            continue;
+        m_lock = std::move(lock);
+        m_file = file;
+    }
+    std::set<std::filesystem::path> folders;
+    for (QueuedJob &q : unfinished) {
+        folders.insert(q.job.folder);
+        Entry e;
+        static_cast<QueuedJob &>(e) = std::move(q);
+        e.id = ++m_lastId;
+        m_entries.push_back(std::move(e));
+    }
+    for (const auto &f : folders)
+        sweepUnfinished(f);
+    m_paused |= !unfinished.empty();
+    noteChange();
+    return int(unfinished.size());
+}
+
+void ExportQueue::keep()
+{
+    if (m_file.isEmpty())
+        return;
+    std::vector<QueuedJob> jobs;
+    for (const Entry &e : m_entries)
+        if (!e.isOver())
+            jobs.push_back(e);
+    if (jobs.empty()) {
+        QFile::remove(m_file);
+        return;
+    }
+    QSaveFile file(m_file);
+    const std::string text = queueText(jobs);
+    if (file.open(QIODevice::WriteOnly) && file.write(text.data(), qint64(text.size())) == qint64(text.size()))
+        file.commit();
+}
+
+void ExportQueue::noteChange()
+{
+    keep();
+    emit changed();
+}
+
+std::vector<ExportQueue::Entry>::iterator ExportQueue::find(int id)
+{
+    return std::find_if(m_entries.begin(), m_entries.end(), [id](const Entry &e) { return e.id == id; });
+}
+
+const ExportQueue::Entry *ExportQueue::entry(int id) const
+{
+    const auto found = const_cast<ExportQueue *>(this)->find(id);
+    return found == m_entries.end() ? nullptr : &*found;
+}
+
+int ExportQueue::count(State state) const
+{
+    return int(std::count_if(m_entries.begin(), m_entries.end(), [state](const Entry &e) { return e.state == state; }));
+}
+
+void ExportQueue::add(const ExportJob &job, const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, double expected)
+{
+    Entry e;
+    e.job = job;
+    e.id = ++m_lastId;
+    e.expected = expected;
+    e.frame = frame;
+    e.noise = noise;
+    m_entries.push_back(std::move(e));
     startNext();
-    emit progressChanged();
+    noteChange();
+}
+
+void ExportQueue::setPaused(bool paused)
+{
+    if (paused == m_paused)
+        return;
+    m_paused = paused;
+    startNext();
+    noteChange();
+}
+
+void ExportQueue::cancel(int id)
+{
+    const auto e = find(id);
+    if (e == m_entries.end() || e->isOver())
+        return;
+    if (id == m_running)
+        m_stop.request_stop(); // its end comes through finish()
+    else
+        e->state = State::Cancelled;
+    noteChange();
 }
 
 void ExportQueue::cancelAll()
 {
-    m_waiting.clear();
+    for (Entry &e : m_entries)
+        if (e.state == State::Waiting)
+            e.state = State::Cancelled;
     m_stop.request_stop();
-    emit progressChanged();
+    noteChange();
+}
+
+void ExportQueue::retry(int id)
+{
+    const auto e = find(id);
+    if (e == m_entries.end() || (e->state != State::Failed && e->state != State::Cancelled))
+        return;
+    e->state = State::Waiting;
+    e->words.clear();
+    std::rotate(e, e + 1, m_entries.end());
+    startNext();
+    noteChange();
+}
+
+void ExportQueue::retryFailed()
+{
+    std::vector<int> ids;
+    for (const Entry &e : m_entries)
+        if (e.state == State::Failed)
+            ids.push_back(e.id);
+    for (const int id : ids)
+        retry(id);
+}
+
+void ExportQueue::move(int id, int steps)
+{
+    auto e = find(id);
+    if (e == m_entries.end() || e->state != State::Waiting)
+        return;
+    for (const int way = steps < 0 ? -1 : 1; steps != 0; steps -= way) {
+        auto next = e;
+        do {
+            if (way < 0 ? next == m_entries.begin() : next + 1 == m_entries.end())
+                return noteChange();
+            next += way;
+        } while (next->state != State::Waiting);
+        std::swap(*e, *next);
+        e = next;
+    }
+    noteChange();
+}
+
+void ExportQueue::clearOver()
+{
+    std::erase_if(m_entries, [](const Entry &e) { return e.isOver(); });
+    noteChange();
+}
+
+double ExportQueue::fraction() const
+{
+    const Entry *e = entry(m_running);
+    return e ? e->fraction : 0;
+}
+
+double ExportQueue::secondsLeft(const Entry &e) const
+{
+    if (e.isOver())
+        return 0;
+    double all = e.expected > 0 ? e.expected * m_ratio : -1;
+    if (all < 0) { // as long as the others took
+        double sum = 0;
+        int known = 0;
+        for (const Entry &o : m_entries)
+            if (o.state == State::Done) {
+                sum += o.seconds;
+                ++known;
+            }
+        all = known > 0 ? sum / known : -1;
+    }
+    if (e.state == State::Waiting)
+        return all;
+    const double taken = double(m_timer.elapsed()) / 1000;
+    // The first tenth pays for opening and says little.
+    if (e.fraction > 0.1)
+        all = taken / e.fraction;
+    return all < 0 ? -1 : std::max(0.0, all - taken);
 }
 
 double ExportQueue::secondsLeft() const
 {
-    if (!m_running)
-        return 0;
-    const double taken = double(m_timer.elapsed()) / 1000;
-    // The first tenth pays for opening and says little.
-    const double one = m_fraction > 0.1 ? taken / m_fraction : m_lastSeconds;
-    return one < 0 ? -1 : std::max(0.0, one - taken) + one * double(m_waiting.size());
+    double sum = 0;
+    for (const Entry &e : m_entries) {
+        const double one = secondsLeft(e);
+        if (one < 0)
+            return -1;
+        sum += one;
+    }
+    return sum;
+}
+
+QString ExportQueue::report() const
+{
+    const auto seconds = [](double s) { return tr("%1 s").arg(s, 0, 'f', 1); };
+    QStringList lines{tr("%1 written, %2 there already, %3 failed, %4 cancelled.")
+                          .arg(count(State::Done)).arg(count(State::Skipped)).arg(count(State::Failed)).arg(count(State::Cancelled))};
+    for (const Entry &e : m_entries) {
+        const QString source = textOf(e.job.source);
+        const QString words = QString::fromStdString(e.words);
+        switch (e.state) {
+        case State::Done: lines << tr("written   %1\n          from %2, in %3; %4").arg(textOf(e.result), source, seconds(e.seconds), words); break;
+        case State::Skipped: lines << tr("skipped   %1\n          from %2; %3").arg(textOf(e.result), source, words); break;
+        case State::Failed: lines << tr("failed    %1\n          %2").arg(source, words); break;
+        case State::Cancelled: lines << tr("cancelled %1").arg(source); break;
+        case State::Waiting: case State::Running: break;
+        }
+    }
+    return lines.join(u'\n') + u'\n';
 }
 
 void ExportQueue::startNext()
 {
-    if (m_running || m_waiting.empty())
+    if (m_running || m_paused)
         return;
-    const ExportJob job = m_waiting.front();
-    m_waiting.pop_front();
-    m_running = true;
-    m_fraction = 0;
+    const auto next = std::find_if(m_entries.begin(), m_entries.end(), [](const Entry &e) { return e.state == State::Waiting; });
+    if (next == m_entries.end())
+        return;
+    const int id = next->id;
+    next->state = State::Running;
+    next->fraction = 0;
+    m_running = id;
     m_timer.start();
     m_stop = std::stop_source();
-    m_pool.start([this, job, stop = m_stop.get_token()] {
-        const auto onProgress = [this](double f) {
-            QMetaObject::invokeMethod(this, [this, f] {
-                m_fraction = f;
-                emit progressChanged();
+    m_pool.start([this, id, job = next->job, weak = next->frame, noise = next->noise, stop = m_stop.get_token()] {
+        const auto onProgress = [this, id](double f) {
+            QMetaObject::invokeMethod(this, [this, id, f] {
+                if (const auto e = find(id); e != m_entries.end())
+                    e->fraction = f;
+                emit progressed(id);
             }, Qt::QueuedConnection);
         };
-        const Result<std::string> name = expandName(job.nameTemplate.toStdString(), *job.frame, job.treatment);
-        const Cleaner cleaner(job.frame, job.noise, job.treatment);
-        const Result<ExportReport> written = name ? exportCleaned(cleaner, *job.noise, freeName(job.folder.toStdString(), name.value(), job.format), job.format, {0, stop, onProgress, /*background=*/true})
-                                                  : Result<ExportReport>(name.error());
-        QMetaObject::invokeMethod(this, [this, job, written] {
-            m_lastSeconds = double(m_timer.elapsed()) / 1000;
-            if (written)
-                emit exported(job.source, QString::fromStdString(written.value().file.string()), written.value().seconds);
-            else
-                emit failed(job.source, QString::fromStdString(written.error().userMessage));
-            finish();
-        }, Qt::QueuedConnection);
+        const auto done = runExportJob(job, weak.lock(), noise, {0, stop, onProgress, /*background=*/true});
+        QMetaObject::invokeMethod(this, [this, id, done] { finish(id, done); }, Qt::QueuedConnection);
     });
 }
 
-void ExportQueue::finish()
+void ExportQueue::learn(const Entry &e)
 {
-    m_running = false;
-    ++m_finished;
+    if (e.expected <= 0)
+        return;
+    const double seen = e.seconds / e.expected;
+    m_ratio = m_ratioKnown ? m_ratio * 0.7 + seen * 0.3 : seen;
+    m_ratioKnown = true;
+}
+
+void ExportQueue::finish(int id, const Result<ExportOutcome> &done)
+{
+    Entry &e = *find(id); // a running one is never cleared
+    e.seconds = double(m_timer.elapsed()) / 1000;
+    m_running = 0;
+    if (done) {
+        const ExportOutcome &o = done.value();
+        e.result = o.report.file;
+        e.words = o.skipped ? o.note : o.report.verified + (o.note.empty() ? "" : "; " + o.note);
+        e.state = o.skipped ? State::Skipped : State::Done;
+        e.noise.reset();
+        if (!o.skipped)
+            learn(e);
+        emit exported(textOf(e.job.source), textOf(e.result), e.seconds);
+    } else if (done.error().code == ErrorCode::Cancelled) {
+        e.state = State::Cancelled;
+    } else {
+        e.state = State::Failed;
+        e.words = done.error().userMessage;
+        emit failed(textOf(e.job.source), QString::fromStdString(e.words));
+    }
     startNext();
-    emit progressChanged();
+    noteChange();
+    if (!m_running && waitingCount() == 0)
+        emit finished();
 }
 
 } // namespace irenic

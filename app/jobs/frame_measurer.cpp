@@ -22,9 +22,9 @@ FrameMeasurer::~FrameMeasurer()
 
 std::shared_ptr<const LeftoverMap> FrameMeasurer::known(const Subject &subject) const
 {
-    for (const auto &[s, map] : m_known)
-        if (s == subject)
-            return map;
+    for (const Known &k : m_known)
+        if (k.noise == subject.noise && k.treatment == subject.treatment)
+            return k.map;
     return nullptr;
 }
 
@@ -64,7 +64,7 @@ void FrameMeasurer::measure(const Subject &subject)
         const auto found = std::make_shared<const LeftoverMap>(map.take());
         QMetaObject::invokeMethod(this, [this, serial, subject, found] {
             constexpr size_t kMostKnown = 40;
-            m_known.emplace_front(subject, found);
+            m_known.push_front({subject.noise, subject.treatment, found});
             if (m_known.size() > kMostKnown)
                 m_known.pop_back();
             if (serial != m_serial)

@@ -46,7 +46,12 @@ private:
     int m_serial = 0;
     bool m_running = false;
     double m_fraction = 0;
-    std::list<std::pair<Subject, std::shared_ptr<const LeftoverMap>>> m_known;
+    struct Known {
+        std::shared_ptr<const NoiseReport> noise; ///< tells the frame, and holds no pixels
+        Treatment treatment;
+        std::shared_ptr<const LeftoverMap> map;
+    };
+    std::list<Known> m_known;
 };
 
 } // namespace irenic

@@ -35,6 +35,17 @@ FrameReader::~FrameReader()
     m_pool.waitForDone();
 }
 
+void FrameReader::wake(const QString &path)
+{
+    m_pool.start([this, path, stop = m_stop.get_token()] {
+        const auto frame = readFrame(path.toStdString(), {0, stop, {}});
+        if (frame)
+            emit woken(path, frame.value());
+        else
+            emit failed(path, QString::fromStdString(frame.error().userMessage));
+    }, 1);
+}
+
 void FrameReader::read(const QString &path)
 {
     m_pool.start([this, path, stop = m_stop.get_token()] {

@@ -21,8 +21,10 @@ public:
     explicit FrameReader(QObject *parent = nullptr);
     ~FrameReader() override; ///< waits for the running one, which is stopped
     void read(const QString &path);
+    void wake(const QString &path); ///< only reads it again, before all that is to be measured
 
 signals:
+    void woken(const QString &path, std::shared_ptr<const irenic::Frame> frame);
     void opened(const QString &path, std::shared_ptr<const irenic::Frame> frame); ///< can be looked at; its noise is being measured
     void finished(const QString &path, std::shared_ptr<const irenic::Frame> frame, std::shared_ptr<const irenic::NoiseReport> noise, const QImage &thumbnail,
                   const std::vector<irenic::ProposedSpot> &spots);

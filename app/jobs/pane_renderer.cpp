@@ -123,15 +123,15 @@ void PaneRenderer::work()
 std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std::stop_token stop)
 {
     for (const Reading &known : m_known)
-        if (known.frame == r.frame.get() && known.treatment == r.treatment && known.place == r.place)
+        if (known.frame.lock() == r.frame && known.treatment == r.treatment && known.place == r.place && known.truth.lock() == r.truth)
             return known.readings;
-    const Result<PlaceReadings> readings = readingsAt(Cleaner(r.frame, r.noise, r.treatment), r.place, &m_cache, {0, stop, {}});
+    const Result<PlaceReadings> readings = readingsAt(Cleaner(r.frame, r.noise, r.treatment), r.place, &m_cache, {0, stop, {}}, r.truth);
     if (!readings)
         return std::nullopt;
     constexpr size_t kMostKnown = 128;
     if (m_known.size() >= kMostKnown)
         m_known.pop_front();
-    m_known.push_back({r.frame.get(), r.treatment, r.place, readings.value()});
+    m_known.push_back({r.frame, r.treatment, r.place, r.truth, readings.value()});
     return readings.value();
 }
 

@@ -26,6 +26,7 @@ struct PaneRequest {
     Look look;
     int urgency = 0; ///< lower is sooner
     Rect place;      ///< stored coordinates where readings are to be taken; empty for none
+    std::shared_ptr<const Frame> truth; ///< the upright picture without noise, to be read against; null where nobody knows it
 
     /// Two requests that would draw the same pixels.
     bool sameContent(const PaneRequest &o) const
@@ -61,9 +62,10 @@ signals:
 private:
     void work();
     struct Reading {
-        const Frame *frame; ///< compared, never read
+        std::weak_ptr<const Frame> frame;
         Treatment treatment;
         Rect place;
+        std::weak_ptr<const Frame> truth;
         PlaceReadings readings;
     };
     /// Nothing where it was stopped.

@@ -263,7 +263,7 @@ void BlindView::showPair()
     const double zoom = overSpots ? std::max(1.0, m_session->viewport().zoom) : m_session->viewport().zoom;
     for (const auto &[pane, candidate] : {std::pair{m_left, pair.left}, std::pair{m_right, pair.right}}) {
         pane->setViewport({zoom, m_places[size_t(pair.place)]});
-        pane->setLook(m_session->look());
+        pane->setLook(m_session->look(m_playing[size_t(candidate)].trial < 0));
         // The other's pixels must not stand in while this one's are computed: they would give it away.
         pane->setContent({});
         pane->setContent(m_playing[size_t(candidate)].content);

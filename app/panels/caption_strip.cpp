@@ -106,7 +106,8 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(letter));
     connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
     m_reading->setToolTip(tr("Read around the middle of the picture, over %1 x %1 pixels.\nLeft: what remains of grain and of colour noise on smooth parts.\n"
-                             "Detail lost: how much picture went with the noise; 0 is none.\nDrift: how far mean colours moved, CIEDE2000.").arg(kPlacePx));
+                             "Detail lost: how much picture went with the noise; 0 is none.\nDrift: how far mean colours moved, CIEDE2000.\n"
+                             "Against the truth: likeness to the clean picture, where that hangs as a guest (demo roll).").arg(kPlacePx));
     auto *back = new QHBoxLayout;
     back->addWidget(m_left);
     back->addStretch(1);
@@ -330,9 +331,17 @@ void CaptionStrip::setStatus(const QString &status)
     m_status->setText(status);
 }
 
+/// What only the demo roll can know.
+QString CaptionStrip::truthWords(const PlaceReadings &readings)
+{
+    return readings.truth ? tr("against the truth: %1 dB, SSIM %2").arg(readings.truth->psnrDb, 0, 'f', 1).arg(readings.truth->ssim, 0, 'f', 3) : QString();
+}
+
 void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
 {
     m_readings = readings;
+    if (m_of == Of::Untreated && !m_folded)
+        m_reading->setText(readings ? truthWords(*readings) : QString());
     if (m_of != Of::Trial)
         return;
     const auto percent = [](double v) { return QString::number(100 * v, 'f', 0); };
@@ -342,6 +351,8 @@ void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
             line += tr("   left %1 / %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour));
         if (readings)
             line += tr("   lost %1").arg(readings->detailLost, 0, 'f', 2);
+        if (readings && readings->truth)
+            line += tr("   true %1 dB").arg(readings->truth->psnrDb, 0, 'f', 1);
         m_reading->setText(line);
         return;
     }
@@ -350,7 +361,10 @@ void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
         return;
     }
     const QString left = readings->left ? tr("left: grain %1 %, colour %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour)) : tr("left: nothing smooth here to tell");
-    m_reading->setText(left + tr("\ndetail lost %1   drift %2").arg(readings->detailLost, 0, 'f', 2).arg(readings->drift, 0, 'f', 2));
+    QString words = left + tr("\ndetail lost %1   drift %2").arg(readings->detailLost, 0, 'f', 2).arg(readings->drift, 0, 'f', 2);
+    if (readings->truth)
+        words += u'\n' + truthWords(*readings);
+    m_reading->setText(words);
 }
 
 QString CaptionStrip::readingWords() const

@@ -53,6 +53,7 @@ protected:
 
 private:
     static QString findings(const RollFrame &frame);
+    static QString truthWords(const PlaceReadings &readings);
     struct Row {
         QLabel *label = nullptr;
         StrengthSlider *slider = nullptr;

@@ -1,183 +1,379 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/export_dialog.h"
 
+#include "view/durations.h"
+
+#include <QButtonGroup>
 #include <QCheckBox>
+#include <QComboBox>
 #include <QDialogButtonBox>
+#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QFormLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMessageBox>
 #include <QPushButton>
 #include <QRadioButton>
-#include <QSettings>
+#include <QSpinBox>
 
 namespace irenic {
 
 namespace {
 
+using Frames = ExportChoices::Frames;
+using Place = ExportChoices::Place;
 constexpr int kNamesShown = 4;
+constexpr int kBits[] = {8, 16, 32};
+constexpr std::array kCompressions{TiffCompression::None, TiffCompression::Deflate, TiffCompression::Lzw};
+constexpr std::array kProfiles{OutputProfile::Own, OutputProfile::Srgb, OutputProfile::Wide, OutputProfile::Linear};
+enum ClashLine { NextNumber, Ask, LeaveOut };
 
-/// The keeper, or the trial with the keyboard where none was chosen.
-int trialFor(const Session &session, int index)
+template <class T, size_t n>
+int lineOf(const std::array<T, n> &all, T one)
 {
-    const int keeper = session.frame(index).keeper;
-    return keeper >= 0 ? keeper : std::clamp(session.column(), 0, session.frame(index).trialCount() - 1);
+    return int(std::find(all.begin(), all.end(), one) - all.begin());
+}
+
+QHBoxLayout *rowIn(QVBoxLayout *column)
+{
+    auto *row = new QHBoxLayout;
+    row->setContentsMargins(0, 0, 0, 0);
+    column->addLayout(row);
+    return row;
+}
+
+QVBoxLayout *columnOf(QWidget *box)
+{
+    auto *column = new QVBoxLayout(box);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(5);
+    return column;
 }
 
 } // namespace
 
-/// The formats that were ticked and that the frame can be written in: a finished picture cannot become a DNG.
-QList<ExportFormat> ExportDialog::formatsFor(const RollFrame &frame) const
-{
-    QList<ExportFormat> all;
-    if (m_dng->isChecked() && frame.frame->kind != FrameKind::Rendered)
-        all << ExportFormat::Dng;
-    if (m_tiff->isChecked())
-        all << ExportFormat::Tiff;
-    if (m_jpeg->isChecked())
-        all << ExportFormat::Jpeg;
-    if (m_png->isChecked())
-        all << ExportFormat::Png;
-    return all;
-}
-
-ExportDialog::ExportDialog(const Session &session, QWidget *parent) : QDialog(parent), m_session(session)
+ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &recipes, double pace, QWidget *parent)
+    : QDialog(parent), m_session(session), m_recipes(recipes), m_start(ExportChoices::load()), m_pace(pace)
 {
     setWindowTitle(tr("Export"));
-    setMinimumWidth(520);
-    const RollFrame &frame = *session.currentFrame();
-    const QString letter = trialLetter(trialFor(session, session.current()));
-    m_thisFrame = new QRadioButton(frame.keeper >= 0 ? tr("%1, with its keeper %2").arg(frame.name(), letter)
-                                                     : tr("%1, with trial %2 (no keeper is chosen)").arg(frame.name(), letter));
-    int keepers = 0;
-    for (int i = 0; i < session.count(); ++i)
-        keepers += session.frame(i).keeper >= 0;
-    m_allKeepers = new QRadioButton(keepers == 1 ? tr("The one frame that has a keeper") : tr("All %1 frames that have a keeper").arg(keepers));
-    m_allKeepers->setEnabled(keepers > 0);
-    m_thisFrame->setChecked(true);
-    m_dng = new QCheckBox(tr("DNG, still raw: white balance and colour as in the original"));
-    m_tiff = new QCheckBox(tr("TIFF, rendered: 16 bits, sRGB; a finished picture keeps its own profile"));
-    m_dng->setObjectName(QStringLiteral("asDng"));
-    m_tiff->setObjectName(QStringLiteral("asTiff"));
-    const bool finished = frame.frame->kind == FrameKind::Rendered;
-    m_jpeg = new QCheckBox(tr("JPEG, a proof in 8 bits"));
-    m_jpeg->setObjectName(QStringLiteral("asJpeg"));
-    m_png = new QCheckBox(tr("PNG, a proof in 8 bits"));
-    m_png->setObjectName(QStringLiteral("asPng"));
-    for (QCheckBox *proof : {m_jpeg, m_png})
-        proof->setToolTip(tr("Smooth tones may show bands once such a file is edited; edit the DNG or the TIFF"));
-    m_dng->setChecked(!finished);
-    m_tiff->setChecked(finished);
-    const QSettings settings;
-    m_folder = new QLineEdit(settings.value(QStringLiteral("export/folder"), QFileInfo(frame.path).absolutePath()).toString());
-    m_folder->setObjectName(QStringLiteral("folder"));
-    if (!QFileInfo(m_folder->text()).isDir())
-        m_folder->setText(QFileInfo(frame.path).absolutePath());
-    auto *choose = new QPushButton(tr("Choose..."));
-    m_name = new QLineEdit(settings.value(QStringLiteral("export/name"), QString::fromLatin1(kDefaultNameTemplate)).toString());
-    m_name->setObjectName(QStringLiteral("name"));
-    m_name->setToolTip(tr("{name}, {method}, {luminance}, {colour}, {iso} and {date} are filled in."));
+    setMinimumWidth(600);
     m_preview = new QLabel;
     m_preview->setObjectName(QStringLiteral("preview"));
     m_preview->setWordWrap(true);
-    m_preview->setMinimumHeight(fontMetrics().height() * (kNamesShown + 1));
-    m_preview->setAlignment(Qt::AlignVCenter | Qt::AlignLeft);
+    m_time = new QLabel;
+    m_time->setObjectName(QStringLiteral("time"));
+    m_note = new QLabel(tr("8 bits hold 256 steps of each colour: smooth tones may show bands once such a file is edited. The last step is dithered against it."));
+    m_note->setObjectName(QStringLiteral("eightBits"));
+    m_note->setWordWrap(true);
     m_buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
     m_buttons->button(QDialogButtonBox::Ok)->setText(tr("Export"));
     for (QAbstractButton *b : m_buttons->buttons())
         b->setIcon({}); // words are enough, and coloured icons are not neutral
 
     auto *form = new QFormLayout(this);
-    form->setVerticalSpacing(8);
-    form->addRow(tr("Frames"), m_thisFrame);
-    form->addRow(QString(), m_allKeepers);
-    form->addRow(tr("As"), m_dng);
-    form->addRow(QString(), m_tiff);
-    form->addRow(QString(), m_jpeg);
-    form->addRow(QString(), m_png);
-    auto *place = new QHBoxLayout;
-    place->addWidget(m_folder, 1);
-    place->addWidget(choose);
-    form->addRow(tr("Folder"), place);
-    form->addRow(tr("Name"), m_name);
-    m_preview->setMinimumHeight(m_name->sizeHint().height()); // its label sits as the others do
+    form->setVerticalSpacing(9);
+    form->setHorizontalSpacing(14);
+    form->addRow(tr("Frames"), makeFrames());
+    form->addRow(tr("As"), makeFormats());
+    form->addRow(tr("Rendered"), makeRendered());
+    form->addRow(QString(), m_note);
+    form->addRow(tr("Where"), makePlace());
+    m_name = new QLineEdit(m_start.name);
+    m_name->setObjectName(QStringLiteral("name"));
+    m_name->setToolTip(tr("{name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} and {counter} are filled in."));
+    m_clash = new QComboBox;
+    m_clash->setObjectName(QStringLiteral("clash"));
+    m_clash->addItems({tr("the next number"), tr("ask"), tr("left out")});
+    m_clash->setCurrentIndex(m_start.askClash ? Ask : m_start.clash == ExportJob::Clash::Skip ? LeaveOut : NextNumber);
+    auto *names = new QHBoxLayout;
+    names->addWidget(m_name, 1);
+    auto *taken = new QLabel(tr("where taken:"));
+    taken->setBuddy(m_clash);
+    names->addWidget(taken);
+    names->addWidget(m_clash);
+    form->addRow(tr("Name"), names);
+    m_sidecar = new QCheckBox(tr("copy the XMP sidecar of an original along, under the new name"));
+    m_sidecar->setObjectName(QStringLiteral("sidecar"));
+    m_sidecar->setChecked(m_start.sidecar);
+    form->addRow(QString(), m_sidecar);
     form->addRow(tr("Will write"), m_preview);
+    form->addRow(tr("Takes"), m_time);
     form->addRow(m_buttons);
-    connect(choose, &QPushButton::clicked, this, &ExportDialog::chooseFolder);
+
     connect(m_buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
-    connect(m_buttons, &QDialogButtonBox::accepted, this, [this] {
-        QSettings s;
-        s.setValue(QStringLiteral("export/folder"), m_folder->text());
-        s.setValue(QStringLiteral("export/name"), m_name->text());
-        accept();
-    });
-    for (auto *b : {static_cast<QAbstractButton *>(m_thisFrame), static_cast<QAbstractButton *>(m_allKeepers), static_cast<QAbstractButton *>(m_dng), static_cast<QAbstractButton *>(m_tiff), static_cast<QAbstractButton *>(m_jpeg), static_cast<QAbstractButton *>(m_png)})
-        connect(b, &QAbstractButton::toggled, this, &ExportDialog::refresh);
-    for (auto *e : {m_folder, m_name})
+    connect(m_buttons, &QDialogButtonBox::accepted, this, &ExportDialog::accept);
+    for (auto *b : findChildren<QAbstractButton *>())
+        if (b->isCheckable())
+            connect(b, &QAbstractButton::toggled, this, &ExportDialog::refresh);
+    for (auto *e : findChildren<QLineEdit *>())
         connect(e, &QLineEdit::textChanged, this, &ExportDialog::refresh);
+    for (auto *c : findChildren<QComboBox *>())
+        connect(c, &QComboBox::currentIndexChanged, this, &ExportDialog::refresh);
     refresh();
 }
 
-QList<int> ExportDialog::frames() const
+QWidget *ExportDialog::makeFrames()
 {
-    if (m_thisFrame->isChecked())
-        return {m_session.current()};
-    QList<int> all;
-    for (int i = 0; i < m_session.count(); ++i)
-        if (m_session.frame(i).keeper >= 0)
-            all.append(i);
-    return all;
+    auto *box = new QWidget;
+    auto *column = columnOf(box);
+    m_who = new QButtonGroup(this);
+    const auto offer = [&](Frames who, const QString &text, bool possible, const QString &name) {
+        auto *b = new QRadioButton(text);
+        b->setObjectName(name);
+        b->setEnabled(possible);
+        m_who->addButton(b, int(who));
+        return b;
+    };
+    const RollFrame &f = *m_session.readyFrame();
+    const QString letter = trialLetter(f.keeper >= 0 ? f.keeper : std::clamp(m_session.column(), 0, f.trialCount() - 1));
+    ExportChoices count;
+    const auto framesOf = [&](Frames who) {
+        count.frames = who;
+        return int(count.indexes(m_session).size());
+    };
+    const int keepers = framesOf(Frames::Keepers), all = framesOf(Frames::Suggestions);
+    column->addWidget(offer(Frames::This, f.keeper >= 0 ? tr("%1, with its keeper %2").arg(f.name(), letter) : tr("%1, with trial %2 (no keeper is chosen)").arg(f.name(), letter), true, QStringLiteral("thisFrame")));
+    column->addWidget(offer(Frames::Keepers, keepers == 0 ? tr("all frames that have a keeper (none has)") : keepers == 1 ? tr("the one frame that has a keeper") : tr("all %1 frames that have a keeper, each with its own").arg(keepers), keepers > 0, QStringLiteral("keepers")));
+    column->addWidget(offer(Frames::Suggestions, tr("all %1 frames of the roll, each measured and with its own suggestion").arg(all), true, QStringLiteral("suggestions")));
+    QHBoxLayout *row = rowIn(column);
+    row->addWidget(offer(Frames::Alike, tr("all %1 frames of the roll, alike with").arg(all), true, QStringLiteral("alike")));
+    m_alike = new QComboBox;
+    m_alike->setObjectName(QStringLiteral("alikeWith"));
+    m_alike->setAccessibleName(tr("Treatment for all frames"));
+    for (int t = 0; t < f.trialCount(); ++t) {
+        m_alike->addItem(tr("trial %1: %2").arg(trialLetter(t), treatmentWords(f.trials[size_t(t)])));
+        m_alikes.push_back(WantedTreatment::exactly(f.trials[size_t(t)]));
+    }
+    for (const Recipe &r : m_recipes) {
+        m_alike->addItem(tr("recipe %1").arg(QString::fromStdString(r.name)));
+        m_alikes.push_back(WantedTreatment::exactly(r.treatment));
+    }
+    m_alike->setCurrentIndex(std::max(0, f.keeper));
+    m_alike->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    row->addWidget(m_alike, 1);
+    m_sameNoise = new QCheckBox(tr("a series: treat all by this frame's noise, so that they stay identical"));
+    m_sameNoise->setObjectName(QStringLiteral("sameNoise"));
+    m_sameNoise->setToolTip(tr("For focus stacks, bursts and panoramas, whose frames are going to be joined"));
+    column->addWidget(m_sameNoise);
+    m_who->button(int(Frames::This))->setChecked(true);
+    return box;
+}
+
+QWidget *ExportDialog::makeFormats()
+{
+    auto *box = new QWidget;
+    auto *column = columnOf(box);
+    const auto offer = [&](QBoxLayout *to, const QString &text, ExportFormat format, const QString &name) {
+        auto *b = new QCheckBox(text);
+        b->setObjectName(name);
+        b->setChecked(m_start.formats.contains(format));
+        to->addWidget(b);
+        return b;
+    };
+    QHBoxLayout *first = rowIn(column);
+    m_dng = offer(first, tr("DNG, still raw: white balance and colour as in the original"), ExportFormat::Dng, QStringLiteral("asDng"));
+    first->addStretch(1);
+    m_uncompressed = new QCheckBox(tr("uncompressed"));
+    m_uncompressed->setToolTip(tr("For programs that do not read lossless JPEG; twice the size"));
+    m_uncompressed->setChecked(!m_start.options.lossless);
+    first->addWidget(m_uncompressed);
+    m_linear = offer(column, tr("linear DNG: demosaiced, in the camera's own colours"), ExportFormat::LinearDng, QStringLiteral("asLinearDng"));
+    QHBoxLayout *rendered = rowIn(column);
+    m_tiff = offer(rendered, tr("TIFF, rendered"), ExportFormat::Tiff, QStringLiteral("asTiff"));
+    m_jpeg = offer(rendered, tr("JPEG proof"), ExportFormat::Jpeg, QStringLiteral("asJpeg"));
+    m_png = offer(rendered, tr("PNG proof"), ExportFormat::Png, QStringLiteral("asPng"));
+    rendered->addStretch(1);
+    if (m_session.readyFrame()->frame->kind == FrameKind::Rendered) { // it cannot become raw again
+        m_dng->setChecked(false);
+        m_linear->setChecked(false);
+        m_tiff->setChecked(m_tiff->isChecked() || (!m_jpeg->isChecked() && !m_png->isChecked()));
+    }
+    return box;
+}
+
+QWidget *ExportDialog::makeRendered()
+{
+    auto *box = new QWidget;
+    auto *row = new QHBoxLayout(box);
+    row->setContentsMargins(0, 0, 0, 0);
+    const auto choose = [&](const QStringList &lines, int at, const QString &name, const QString &accessible) {
+        auto *c = new QComboBox;
+        c->setObjectName(name);
+        c->setAccessibleName(accessible);
+        c->setToolTip(accessible);
+        c->addItems(lines);
+        c->setCurrentIndex(at);
+        row->addWidget(c);
+        return c;
+    };
+    m_bits = choose({tr("8 bits"), tr("16 bits"), tr("32 bits, floating point")}, m_start.options.bits == 8 ? 0 : m_start.options.bits == 16 ? 1 : 2, QStringLiteral("bits"), tr("Depth of the TIFF"));
+    m_compression = choose({tr("uncompressed"), tr("deflate"), tr("LZW")}, lineOf(kCompressions, m_start.options.compression), QStringLiteral("compression"), tr("Compression of the TIFF"));
+    m_profile = choose({tr("sRGB, or its own"), tr("sRGB"), tr("BT.2020, sRGB curve"), tr("BT.2020, linear")}, lineOf(kProfiles, m_start.options.profile), QStringLiteral("profile"), tr("Colour profile of rendered files; a finished picture can keep its own"));
+    m_dpi = new QSpinBox;
+    m_dpi->setObjectName(QStringLiteral("dpi"));
+    m_dpi->setRange(1, 10000);
+    m_dpi->setValue(int(m_start.options.dpi));
+    m_dpi->setSuffix(tr(" dpi"));
+    m_dpi->setAccessibleName(tr("Resolution of rendered files"));
+    row->addWidget(m_dpi);
+    row->addStretch(1);
+    return box;
+}
+
+QWidget *ExportDialog::makePlace()
+{
+    auto *box = new QWidget;
+    auto *column = columnOf(box);
+    m_where = new QButtonGroup(this);
+    const auto offer = [&](QBoxLayout *to, Place place, const QString &text, const QString &name) {
+        auto *b = new QRadioButton(text);
+        b->setObjectName(name);
+        m_where->addButton(b, int(place));
+        to->addWidget(b);
+    };
+    QHBoxLayout *near = rowIn(column);
+    offer(near, Place::Beside, tr("beside the originals"), QStringLiteral("beside"));
+    near->addSpacing(16);
+    offer(near, Place::Subfolder, tr("in a folder there:"), QStringLiteral("inSubfolder"));
+    m_subfolder = new QLineEdit(m_start.subfolder);
+    m_subfolder->setObjectName(QStringLiteral("subfolder"));
+    m_subfolder->setAccessibleName(tr("Folder beside the originals"));
+    near->addWidget(m_subfolder, 1);
+    QHBoxLayout *elsewhere = rowIn(column);
+    offer(elsewhere, Place::Folder, tr("in"), QStringLiteral("inFolder"));
+    m_folder = new QLineEdit(QFileInfo(m_start.folder).isDir() ? m_start.folder : QFileInfo(m_session.readyFrame()->path).absolutePath());
+    m_folder->setObjectName(QStringLiteral("folder"));
+    m_folder->setAccessibleName(tr("Folder for the exports"));
+    elsewhere->addWidget(m_folder, 1);
+    auto *choose = new QPushButton(tr("Choose..."));
+    connect(choose, &QPushButton::clicked, this, &ExportDialog::chooseFolder);
+    elsewhere->addWidget(choose);
+    m_where->button(int(m_start.place))->setChecked(true);
+    return box;
+}
+
+ExportChoices ExportDialog::choices() const
+{
+    ExportChoices c = m_start;
+    c.frames = Frames(m_who->checkedId());
+    c.alike = m_alikes[size_t(m_alike->currentIndex())];
+    c.sameNoise = m_sameNoise->isEnabled() && m_sameNoise->isChecked();
+    c.formats.clear();
+    for (const auto &[box, format] : {std::pair{m_dng, ExportFormat::Dng}, std::pair{m_linear, ExportFormat::LinearDng}, std::pair{m_tiff, ExportFormat::Tiff}, std::pair{m_jpeg, ExportFormat::Jpeg}, std::pair{m_png, ExportFormat::Png}})
+        if (box->isChecked())
+            c.formats << format;
+    c.options.lossless = !m_uncompressed->isChecked();
+    c.options.bits = kBits[m_bits->currentIndex()];
+    c.options.compression = kCompressions[size_t(m_compression->currentIndex())];
+    c.options.profile = kProfiles[size_t(m_profile->currentIndex())];
+    c.options.dpi = m_dpi->value();
+    c.place = Place(m_where->checkedId());
+    c.subfolder = m_subfolder->text().trimmed();
+    c.folder = m_folder->text();
+    c.name = m_name->text();
+    c.askClash = m_clash->currentIndex() == Ask;
+    c.clash = m_answer.value_or(m_clash->currentIndex() == LeaveOut ? ExportJob::Clash::Skip : ExportJob::Clash::Number);
+    c.sidecar = m_sidecar->isChecked();
+    return c;
 }
 
 void ExportDialog::refresh()
 {
-    QStringList names;
+    const ExportChoices c = choices();
+    const bool tiff = m_tiff->isChecked(), rendered = tiff || m_jpeg->isChecked() || m_png->isChecked();
+    m_uncompressed->setEnabled(m_dng->isChecked() || m_linear->isChecked());
+    for (QWidget *w : {static_cast<QWidget *>(m_bits), static_cast<QWidget *>(m_compression)})
+        w->setEnabled(tiff);
+    for (QWidget *w : {static_cast<QWidget *>(m_profile), static_cast<QWidget *>(m_dpi)})
+        w->setEnabled(rendered);
+    m_note->setVisible((tiff && c.options.bits == 8) || m_jpeg->isChecked() || m_png->isChecked());
+    m_alike->setEnabled(c.frames == Frames::Alike);
+    m_sameNoise->setEnabled(c.frames != Frames::This);
+    m_subfolder->setEnabled(c.place == Place::Subfolder);
+    m_folder->setEnabled(c.place == Place::Folder);
+
     QString problem;
-    if (!QFileInfo(m_folder->text()).isDir())
-        problem = tr("There is no such folder.");
-    else if (!m_dng->isChecked() && !m_tiff->isChecked() && !m_jpeg->isChecked() && !m_png->isChecked())
+    if (c.formats.isEmpty())
         problem = tr("Choose at least one format.");
-    for (const int i : frames()) {
-        const RollFrame &f = m_session.frame(i);
-        const auto name = expandName(m_name->text().toStdString(), *f.frame, f.trials[size_t(trialFor(m_session, i))]);
-        if (!name) {
-            problem = QString::fromStdString(name.error().userMessage);
+    else if (c.place == Place::Folder && !QFileInfo(c.folder).isDir())
+        problem = tr("There is no such folder.");
+    else if (c.place == Place::Subfolder && (c.subfolder.isEmpty() || QDir::isAbsolutePath(c.subfolder) || c.subfolder.contains(QStringLiteral(".."))))
+        problem = tr("Name a folder that lies in the folder of the originals.");
+    QStringList names;
+    double seconds = 0;
+    int files = 0, unknown = 0;
+    for (const ExportRequest &r : problem.isEmpty() ? c.requests(m_session) : std::vector<ExportRequest>()) {
+        ++files;
+        unknown += r.expected == 0;
+        seconds += r.expected * m_pace;
+        const auto target = targetOf(r, m_session.frame(m_session.indexOf(QString::fromStdString(r.job.source.string()))), c.clash == ExportJob::Clash::Skip);
+        if (!target)
+            continue;
+        if (!*target) {
+            problem = QString::fromStdString(target->error().userMessage);
             break;
         }
-        const QList<ExportFormat> formats = formatsFor(f);
-        if (formats.isEmpty() && problem.isEmpty())
-            problem = tr("%1 is a finished picture and not raw: it can be written as a TIFF or a proof.").arg(f.name());
-        for (const ExportFormat format : formats)
-            if (problem.isEmpty())
-                names << QString::fromStdString(freeName(m_folder->text().toStdString(), name.value(), format).filename().string());
+        if (names.size() < kNamesShown)
+            names << QString::fromStdString((c.place == Place::Subfolder ? std::filesystem::path(c.subfolder.toStdString()) / target->value().filename() : target->value().filename()).string());
     }
-    if (names.size() > kNamesShown) {
-        const auto more = names.size() - (kNamesShown - 1);
-        names = names.mid(0, kNamesShown - 1) << tr("and %1 more").arg(more);
-    }
+    if (files > kNamesShown)
+        names = names.mid(0, kNamesShown - 1) << tr("and %1 more").arg(files - int(std::min(names.size(), qsizetype(kNamesShown - 1))));
     m_preview->setText(problem.isEmpty() ? names.join(u'\n') : problem);
-    m_buttons->button(QDialogButtonBox::Ok)->setEnabled(problem.isEmpty());
+    const QString all = durationWords(seconds * files / std::max(1, files - unknown));
+    m_time->setText(!problem.isEmpty() || files == 0 ? QString()
+                    : unknown == files                 ? tr("not known before the frames are measured")
+                    : files == 1                       ? tr("about %1").arg(all)
+                                                       : tr("about %1 in all for %2 files, %3 each").arg(all).arg(files).arg(durationWords(seconds / (files - unknown))));
+    m_buttons->button(QDialogButtonBox::Ok)->setEnabled(problem.isEmpty() && files > 0);
 }
 
 void ExportDialog::chooseFolder()
 {
     const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the exports"), m_folder->text());
-    if (!folder.isEmpty())
-        m_folder->setText(folder);
+    if (folder.isEmpty())
+        return;
+    m_folder->setText(folder);
+    m_where->button(int(Place::Folder))->setChecked(true);
 }
 
-QList<ExportJob> ExportDialog::jobs() const
+bool ExportDialog::settleClashes()
 {
-    QList<ExportJob> all;
-    if (result() != Accepted)
-        return all;
-    for (const int i : frames()) {
-        const RollFrame &f = m_session.frame(i);
-        for (const ExportFormat format : formatsFor(f))
-            all.append({f.path, f.frame, f.noise, f.trials[size_t(trialFor(m_session, i))], m_folder->text(), m_name->text(), format});
-    }
-    return all;
+    const ExportChoices c = choices();
+    if (!c.askClash)
+        return true;
+    QStringList taken;
+    for (const ExportRequest &r : c.requests(m_session))
+        if (const auto target = targetOf(r, m_session.frame(m_session.indexOf(QString::fromStdString(r.job.source.string()))), true); target && *target && std::filesystem::exists(target->value()))
+            taken << QString::fromStdString(target->value().filename().string());
+    if (taken.isEmpty())
+        return true;
+    QMessageBox box(QMessageBox::NoIcon, tr("Names are taken"), taken.size() == 1 ? tr("%1 is there already. It is never replaced.").arg(taken.front()) : tr("%1 of these names are taken already, %2 the first. No file is ever replaced.").arg(taken.size()).arg(taken.front()), QMessageBox::Cancel, this);
+    box.setObjectName(QStringLiteral("clashQuestion"));
+    const auto *number = box.addButton(tr("Next number"), QMessageBox::AcceptRole);
+    const auto *skip = box.addButton(tr("Leave out"), QMessageBox::AcceptRole);
+    box.exec();
+    if (box.clickedButton() != number && box.clickedButton() != skip)
+        return false;
+    m_answer = box.clickedButton() == skip ? ExportJob::Clash::Skip : ExportJob::Clash::Number;
+    return true;
+}
+
+void ExportDialog::accept()
+{
+    if (!settleClashes())
+        return;
+    ExportChoices c = choices();
+    if (c.askClash)
+        c.clash = ExportJob::Clash::Number; // the answer was for this time
+    c.save();
+    QDialog::accept();
+}
+
+std::vector<ExportRequest> ExportDialog::requests() const
+{
+    return result() == Accepted ? choices().requests(m_session) : std::vector<ExportRequest>();
 }
 
 } // namespace irenic

@@ -1,39 +1,56 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "jobs/export_queue.h"
-#include "session/session.h"
+#include "irenic/recipe.h"
+#include "session/export_choices.h"
 
 #include <QDialog>
 
+class QButtonGroup;
 class QCheckBox;
+class QComboBox;
 class QDialogButtonBox;
 class QLabel;
 class QLineEdit;
-class QRadioButton;
+class QSpinBox;
 
 namespace irenic {
 
-/// Asks what to export, as what, where and under which names, and shows the names before anything is written.
+/// Asks what to export, as what, where and under which names, and shows the names and the time it will take before anything is written.
 class ExportDialog : public QDialog
 {
     Q_OBJECT
 public:
-    ExportDialog(const Session &session, QWidget *parent = nullptr);
+    /// @param pace seconds taken on this machine over seconds expected, see ExportQueue::ratio()
+    ExportDialog(const Session &session, const std::vector<Recipe> &recipes, double pace, QWidget *parent = nullptr);
     /// What was asked for; empty until the dialog is accepted.
-    QList<ExportJob> jobs() const;
+    std::vector<ExportRequest> requests() const;
+
+public slots:
+    void accept() override;
 
 private:
-    QList<int> frames() const;
-    QList<ExportFormat> formatsFor(const RollFrame &frame) const; ///< indexes of the frames to export
+    ExportChoices choices() const;
+    QWidget *makeFrames();
+    QWidget *makeFormats();
+    QWidget *makeRendered();
+    QWidget *makePlace();
     void refresh();
     void chooseFolder();
+    bool settleClashes(); ///< asks, where that is wanted; false where the user turned back
 
     const Session &m_session;
-    QRadioButton *m_thisFrame, *m_allKeepers;
-    QCheckBox *m_dng, *m_tiff, *m_jpeg, *m_png;
-    QLineEdit *m_folder, *m_name;
-    QLabel *m_preview;
+    std::vector<WantedTreatment> m_alikes; ///< of m_alike's lines
+    const std::vector<Recipe> &m_recipes;
+    ExportChoices m_start;
+    std::optional<ExportJob::Clash> m_answer; ///< to the question about clashes
+    double m_pace;
+    QButtonGroup *m_who, *m_where;
+    QComboBox *m_alike, *m_bits, *m_compression, *m_profile, *m_clash;
+    QCheckBox *m_sameNoise, *m_dng, *m_linear, *m_tiff, *m_jpeg, *m_png, *m_uncompressed, *m_sidecar;
+    QSpinBox *m_dpi;
+    QLineEdit *m_subfolder, *m_folder, *m_name;
+    QLabel *m_preview, *m_time, *m_note;
     QDialogButtonBox *m_buttons;
 };
 

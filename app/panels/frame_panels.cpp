@@ -39,8 +39,8 @@ void HistogramPanel::showEvent(QShowEvent *event)
 void HistogramPanel::show()
 {
     const RollFrame *f = m_session->readyFrame();
-    const Frame *of = f ? f->frame.get() : nullptr;
-    if (!isVisible() || of == m_of)
+    const std::shared_ptr<const Frame> of = f ? f->frame : nullptr;
+    if (!isVisible() || (of && of == m_of.lock()))
         return;
     m_of = of;
     if (!of) {

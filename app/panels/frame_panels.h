@@ -31,7 +31,7 @@ private:
     Session *m_session;
     Plot *m_plot;
     QLabel *m_ends;
-    const Frame *m_of = nullptr; ///< whose it is; compared, never read
+    std::weak_ptr<const Frame> m_of; ///< whose it is
 };
 
 /// What the file says about the shot, and what was measured of its noise, line by line.

@@ -90,11 +90,12 @@ void LivePane::request()
     if (m_wantsReadings && m_content.noise) {
         const QPoint middle = r.region.center();
         r.place = placeAround(*r.frame, middle.x(), middle.y());
+        r.truth = m_content.truth;
     }
-    if (m_wanted.serial > 0 && hasImage() && m_shownSerial == m_wanted.serial && r.sameContent(m_wanted) && r.place == m_wanted.place)
+    if (m_wanted.serial > 0 && hasImage() && m_shownSerial == m_wanted.serial && r.sameContent(m_wanted) && r.place == m_wanted.place && r.truth == m_wanted.truth)
         return;
     r.serial = ++lastSerial;
-    if (r.place != m_wanted.place || r.treatment != m_wanted.treatment)
+    if (r.place != m_wanted.place || r.truth != m_wanted.truth || r.treatment != m_wanted.treatment)
         m_readings.reset();
     m_wanted = r;
     const auto known = std::find_if(m_recent.begin(), m_recent.end(), [&](const PaneResult &k) { return k.request.sameContent(r); });

@@ -19,6 +19,7 @@ public:
         std::shared_ptr<const Frame> frame; ///< null: nothing
         std::shared_ptr<const NoiseReport> noise; ///< may be null for an untreated picture
         Treatment treatment;
+        std::shared_ptr<const Frame> truth{}; ///< see PaneRequest
         bool operator==(const Content &) const = default;
     };
 

@@ -172,7 +172,8 @@ void Loupe::showContents()
     m_second->setAccessibleName(m_secondChoice->currentText());
     for (const auto &[pane, box] : {std::pair{m_first, m_firstChoice}, std::pair{m_second, m_secondChoice}}) {
         pane->setViewport(m_session->viewport());
-        pane->setLook(m_session->look());
+        const RollFrame *f = m_session->readyFrame();
+        pane->setLook(m_session->look(f && box->currentIndex() > f->trialCount()));
         pane->setContent(contentOf(box->currentIndex()));
     }
 }

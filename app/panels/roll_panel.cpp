@@ -37,7 +37,7 @@ public:
         if (f->thumbnail.isNull()) {
             p->fillRect(picture, tones.wall);
             p->setPen(tones.wallInk);
-            p->drawText(picture, Qt::AlignCenter, f->state == RollFrame::State::Failed ? tr("not opened") : tr("reading"));
+            p->drawText(picture, Qt::AlignCenter, f->state == RollFrame::State::Failed ? f->isMissing() ? tr("not found") : tr("not opened") : tr("reading"));
         } else {
             const QSize fitted = f->thumbnail.size().scaled(picture.size(), Qt::KeepAspectRatio);
             const QRect target(picture.center() - QPoint(fitted.width() / 2, fitted.height() / 2), fitted);
@@ -57,7 +57,7 @@ public:
             p->drawText(text.adjusted(0, 0, 0, 2 * line), Qt::TextWordWrap, tr("See its tooltip for why."));
             return;
         }
-        if (f->state != RollFrame::State::Ready)
+        if (!f->isMeasured())
             return;
         p->drawText(text, Qt::AlignVCenter, f->speedWords());
         if (!f->exported.isEmpty())

@@ -88,6 +88,14 @@ void Wall::setTones(const Tones &tones)
     }
 }
 
+void Wall::setPicking(bool picking)
+{
+    m_picking = picking;
+    for (const Column &c : m_columns)
+        for (const Cell &cell : c.cells)
+            cell.pane->setPicking(picking);
+}
+
 Wall::Cell Wall::makeCell(int row)
 {
     Cell cell;
@@ -106,6 +114,8 @@ Wall::Cell Wall::makeCell(int row)
     connect(pane, &PicturePane::picked, this, take);
     connect(pane, &PicturePane::panned, this, [this, pane](QPointF centre) { m_session->setViewport(rowOf(pane), {m_session->viewport().zoom, centre}); });
     connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) { zoomAbout(steps, at, pane); });
+    pane->setPicking(m_picking);
+    connect(pane, &PicturePane::placePicked, this, [this](QPointF at) { emit placePicked(QPoint(int(at.x()), int(at.y()))); });
     connect(pane, &PicturePane::marked, this, [this](QPointF at) { emit spotMarked(QPoint(int(at.x()), int(at.y()))); });
     connect(pane, &PicturePane::menuRequested, this, [this, take](QPointF at, QPoint global) {
         take();
@@ -300,18 +310,20 @@ void Wall::setUnfolded(bool unfolded)
 LivePane::Content Wall::contentOf(int column) const
 {
     const RollFrame *f = m_session->currentFrame();
-    if (!f || !f->frame || f->state == RollFrame::State::Failed)
+    if (!f || !f->frame || f->state == RollFrame::State::Failed || f->state == RollFrame::State::Resting)
         return {};
     // Untreated pixels can be seen as soon as there are some; trials wait for the noise to be measured.
+    LivePane::Content untreated = LivePane::untreated(f->frame, f->noise);
+    untreated.truth = f->truth();
     if (column == 0)
-        return LivePane::untreated(f->frame, f->noise);
+        return untreated;
     if (f->state != RollFrame::State::Ready)
         return {};
     if (column > f->trialCount())
         return LivePane::untreated(f->guests[size_t(column - 1 - f->trialCount())]->matched, nullptr);
     if (m_untreatedHeld && !m_untreatedShown)
-        return LivePane::untreated(f->frame, f->noise);
-    return {f->frame, f->noise, f->trials[size_t(column - 1)]};
+        return untreated;
+    return {f->frame, f->noise, f->trials[size_t(column - 1)], untreated.truth};
 }
 
 void Wall::refresh()
@@ -329,15 +341,16 @@ void Wall::showContents()
 {
     const RollFrame *f = m_session->currentFrame();
     const bool failed = f && f->state == RollFrame::State::Failed;
-    Look look = m_session->look();
-    look.show = m_heldShow.value_or(look.show);
+    Look own = m_session->look(), guests = m_session->look(true);
+    own.show = m_heldShow.value_or(own.show);
+    guests.show = own.show;
     for (int c = 0; c < columnCount(); ++c)
         for (int row = 0; row < int(m_columns[size_t(c)].cells.size()); ++row) {
             LivePane *p = m_columns[size_t(c)].cells[size_t(row)].pane;
-            p->setMessage(!f ? QString() : failed ? (c == 0 && row == 0 ? f->problem : QString()) : f->state == RollFrame::State::Ready ? tr("computing") : f->frame ? tr("measuring its noise") : tr("reading"));
+            p->setMessage(!f ? QString() : failed ? (c == 0 && row == 0 ? f->problem : QString()) : f->state == RollFrame::State::Ready ? tr("computing") : f->frame && f->state == RollFrame::State::Reading ? tr("measuring its noise") : tr("reading"));
             p->setUrgency((c - 1 == m_session->column() ? 0 : c + 1) + (row == m_session->row() ? 0 : 20));
-            p->setWantsReadings(c > 0 && c <= m_trials);
-            p->setLook(look);
+            p->setWantsReadings(c <= m_trials && (c > 0 || (f && f->truth())));
+            p->setLook(c > m_trials ? guests : own);
             p->setContent(contentOf(c));
         }
     if (m_untreatedHeld)

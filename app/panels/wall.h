@@ -27,6 +27,8 @@ public:
     bool isUntreatedHeld() const { return m_untreatedHeld; }
     void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
     std::optional<Show> heldShow() const { return m_heldShow; }
+    void setPicking(bool picking); ///< the next click on a picture chooses a place: see placePicked()
+    bool isPicking() const { return m_picking; }
     void setUntreatedShown(bool shown); ///< whether the untreated column hangs
     bool isUntreatedShown() const { return m_untreatedShown; }
     void setUnfolded(bool unfolded); ///< with more than one row, strips are folded unless asked for
@@ -56,6 +58,7 @@ signals:
     void settledChanged();
     void visibleRegionChanged();
     void spotMarked(QPoint picturePixel);
+    void placePicked(QPoint picturePixel);
     void paneMenuRequested(QPoint picturePixel, QPoint globalPoint); ///< of the column with the keyboard
     void stripMenuRequested(QPoint globalPoint);
 
@@ -95,7 +98,7 @@ private:
     std::vector<Column> m_columns;
     int m_trials = 0;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
-    bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false;
+    bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false, m_picking = false;
     std::optional<Show> m_heldShow;
 };
 

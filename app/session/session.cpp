@@ -3,6 +3,8 @@
 
 #include "commands/set_choices.h"
 
+#include <QDir>
+#include <QFile>
 #include <QFileInfo>
 
 #include <cmath>
@@ -37,6 +39,40 @@ const RollFrame *withTrial(const RollFrame *f, int trial)
 const RollFrame *withSpot(const RollFrame *f, int spot)
 {
     return f && spot >= 0 && spot < int(f->spots.size()) ? f : nullptr;
+}
+
+size_t bytesOf(const Frame &frame)
+{
+    return size_t(frame.samples.stride()) * size_t(frame.samples.height()) * sizeof(uint16_t);
+}
+
+std::vector<Spot> spotsOf(const SavedFrame &saved, QSize picture)
+{
+    std::vector<Spot> spots;
+    const auto kinds = spotKinds();
+    for (const SavedSpot &s : saved.spots) {
+        const auto kind = std::find_if(kinds.begin(), kinds.end(), [&](const SpotKindInfo &info) { return s.kind == info.id; });
+        if (QRect(QPoint(), picture).contains(s.x, s.y) && spots.size() < size_t(kMostSpots))
+            spots.push_back({kind == kinds.end() ? SpotKind::Own : kind->kind, {s.x, s.y}, QString::fromStdString(s.name)});
+    }
+    return spots;
+}
+
+/// What was decided about it.
+SavedFrame savedOf(const RollFrame &f)
+{
+    SavedFrame out;
+    out.decided = true;
+    out.trials = f.trials;
+    out.keeper = f.keeper;
+    for (const Spot &spot : f.spots)
+        out.spots.push_back({infoOf(spot.kind).id, spot.at.x(), spot.at.y(), spot.name.toStdString()});
+    for (const auto &guest : f.guests)
+        out.guests.push_back(guest->file);
+    out.rendering = f.rendering;
+    for (const QString &file : f.exported)
+        out.exported.push_back(file.toStdString());
+    return out;
 }
 
 /// Moves one element of a vector; the others close up.
@@ -85,6 +121,22 @@ QSize RollFrame::pictureSize() const
         return {};
     const Size s = frame->uprightSize();
     return {s.width, s.height};
+}
+
+QString RollFrame::truthFile() const
+{
+    const QFileInfo info(path);
+    const QString truth = QStringLiteral("%1/truth/%2.dng").arg(info.absolutePath(), info.completeBaseName());
+    return QFile::exists(truth) ? truth : QString();
+}
+
+std::shared_ptr<const Frame> RollFrame::truth() const
+{
+    if (guests.empty())
+        return nullptr;
+    const std::filesystem::path file = truthFile().toStdString();
+    const auto found = std::find_if(guests.begin(), guests.end(), [&](const auto &g) { return !file.empty() && g->file == file; });
+    return found == guests.end() ? nullptr : (*found)->matched;
 }
 
 Treatment RollFrame::suggestedFor(int trial) const
@@ -167,7 +219,7 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
                              const std::vector<ProposedSpot> &spots)
 {
     const int index = indexOf(path);
-    if (index < 0)
+    if (index < 0 || this->frame(index).state != RollFrame::State::Reading)
         return;
     RollFrame &f = *m_frames[size_t(index)];
     f.frame = std::move(frame);
@@ -179,8 +231,63 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
         if (f.spots.size() < size_t(kMostSpots))
             f.spots.push_back({p.kind, {p.at.x, p.at.y}, {}});
     f.state = RollFrame::State::Ready;
+    const std::optional<SavedFrame> saved = std::exchange(f.saved, {});
+    if (saved && saved->decided) {
+        f.trials = saved->trials;
+        if (f.trials.size() > size_t(kMostTrials))
+            f.trials.resize(size_t(kMostTrials));
+        f.keeper = saved->keeper < f.trialCount() ? saved->keeper : -1;
+        f.spots = spotsOf(*saved, f.pictureSize());
+        f.rendering = saved->rendering;
+        f.guests.clear(); // pinned anew
+        f.exported.clear();
+        for (const auto &file : saved->exported)
+            f.exported << QString::fromStdString(file.string());
+    }
+    m_seen.insert(index == m_current ? m_seen.end() : m_seen.begin(), index);
     emit frameChanged(index);
+    if (index == m_current && m_wantedColumn)
+        setColumn(*std::exchange(m_wantedColumn, {}));
     clampColumn();
+    if (index == m_current)
+        emit lookChanged();
+    if (saved && !saved->guests.empty()) {
+        QStringList files;
+        for (const auto &file : saved->guests)
+            files << QString::fromStdString(file.string());
+        emit guestsWanted(path, files);
+    }
+    letRest();
+}
+
+/// Pixels of frames that were not looked at for long are let go, so that a roll may be of any length.
+void Session::letRest()
+{
+    size_t held = 0;
+    for (const int i : m_seen)
+        held += bytesOf(*frame(i).frame);
+    while (held > m_budget && m_seen.size() > 1) {
+        const int index = m_seen.front() == m_current ? m_seen[1] : m_seen.front();
+        std::erase(m_seen, index);
+        RollFrame &f = *m_frames[size_t(index)];
+        held -= bytesOf(*f.frame);
+        f.frame = std::make_shared<const Frame>(static_cast<const FrameFacts &>(*f.frame));
+        f.state = RollFrame::State::Resting;
+        emit frameChanged(index);
+    }
+}
+
+void Session::setAwake(const QString &path, std::shared_ptr<const Frame> frame)
+{
+    const int index = indexOf(path);
+    if (index < 0 || this->frame(index).state != RollFrame::State::Resting)
+        return;
+    RollFrame &f = *m_frames[size_t(index)];
+    f.frame = std::move(frame);
+    f.state = RollFrame::State::Ready;
+    m_seen.push_back(index);
+    emit frameChanged(index);
+    letRest();
 }
 
 void Session::setReadingFailed(const QString &path, const QString &problem)
@@ -188,9 +295,13 @@ void Session::setReadingFailed(const QString &path, const QString &problem)
     const int index = indexOf(path);
     if (index < 0)
         return;
-    m_frames[size_t(index)]->frame.reset();
-    m_frames[size_t(index)]->state = RollFrame::State::Failed;
-    m_frames[size_t(index)]->problem = problem;
+    RollFrame &f = *m_frames[size_t(index)];
+    if (f.isMeasured()) // it was there before; what was decided stays
+        f.saved = savedOf(f);
+    std::erase(m_seen, index);
+    f.frame.reset();
+    f.state = RollFrame::State::Failed;
+    f.problem = problem;
     emit frameChanged(index);
 }
 
@@ -208,6 +319,10 @@ void Session::setCurrent(int index)
     if (index == m_current || index < 0 || index >= count())
         return;
     m_current = index;
+    if (std::erase(m_seen, index) > 0)
+        m_seen.push_back(index);
+    if (frame(index).state == RollFrame::State::Resting)
+        emit pixelsWanted(frame(index).path);
     emit currentChanged(index);
     clampColumn();
 }
@@ -286,6 +401,14 @@ void Session::goToSpot(int spot)
         return;
     m_lastSpot = spot;
     setViewport({m_zoom > 0 ? m_zoom : 2, fractionOf(f->spots[size_t(spot)].at, f->pictureSize())});
+}
+
+Look Session::look(bool guest) const
+{
+    Look look = m_look;
+    if (const RollFrame *f = readyFrame())
+        look.rendering = guest ? renderingForGuest(*f->frame, f->rendering) : f->rendering;
+    return look;
 }
 
 void Session::setPushEv(double ev)
@@ -466,34 +589,62 @@ void Session::reorderSpot(int from, int to)
     change(std::move(c), tr("order of spots"));
 }
 
+/// One step of undo for several frames.
+void Session::changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others)
+{
+    if (others.empty())
+        return;
+    m_undo.beginMacro(words);
+    for (const auto &[index, choices] : others)
+        m_undo.push(new SetChoices(*this, index, choices, {}, 0, false));
+    m_undo.endMacro();
+}
+
 int Session::carrySpots()
 {
     const RollFrame *f = readyFrame();
-    if (!f)
-        return 0;
-    QList<int> others;
-    for (int i = 0; i < count(); ++i)
-        if (i != m_current && frame(i).state == RollFrame::State::Ready && frame(i).pictureSize() == f->pictureSize() && frame(i).spots != f->spots)
-            others << i;
-    if (others.isEmpty())
-        return 0;
-    m_undo.beginMacro(tr("carrying spots to other frames"));
-    for (const int i : others) {
-        Choices c = frame(i);
-        c.spots = f->spots;
-        m_undo.push(new SetChoices(*this, i, std::move(c), {}, 0, false));
-    }
-    m_undo.endMacro();
+    std::vector<std::pair<int, Choices>> others;
+    for (int i = 0; f && i < count(); ++i)
+        if (i != m_current && frame(i).isMeasured() && frame(i).pictureSize() == f->pictureSize() && frame(i).spots != f->spots) {
+            others.emplace_back(i, frame(i));
+            others.back().second.spots = f->spots;
+        }
+    changeOthers(tr("carrying spots to other frames"), others);
     return int(others.size());
 }
 
-void Session::pinGuest(const QString &path, std::shared_ptr<const Guest> guest)
+void Session::changeRendering(const Rendering &rendering, const QString &words, int dragId)
+{
+    const RollFrame *f = readyFrame();
+    if (!f || !validate(rendering))
+        return;
+    Choices c = *f;
+    c.rendering = rendering;
+    change(std::move(c), words, dragId);
+}
+
+int Session::renderAllAlike()
+{
+    const RollFrame *f = readyFrame();
+    std::vector<std::pair<int, Choices>> others;
+    for (int i = 0; f && i < count(); ++i)
+        if (i != m_current && frame(i).isMeasured() && !(frame(i).rendering == f->rendering)) {
+            others.emplace_back(i, frame(i));
+            others.back().second.rendering = f->rendering;
+        }
+    changeOthers(tr("rendering all frames alike"), others);
+    return int(others.size());
+}
+
+void Session::pinGuest(const QString &path, std::shared_ptr<const Guest> guest, bool undoable)
 {
     const int index = indexOf(path);
-    if (index < 0 || frame(index).state != RollFrame::State::Ready)
+    if (index < 0 || !frame(index).isMeasured())
         return;
     Choices c = frame(index);
     c.guests.push_back(std::move(guest));
+    if (!undoable)
+        return applyChoices(index, c, false);
     m_undo.push(new SetChoices(*this, index, std::move(c), tr("pinning a guest"), 0));
 }
 
@@ -509,14 +660,10 @@ void Session::unpinGuest(int guest)
 
 int Session::treatAll(const Treatment &treatment)
 {
-    QList<int> ready;
-    for (int i = 0; i < count(); ++i)
-        if (frame(i).state == RollFrame::State::Ready)
-            ready << i;
-    if (ready.isEmpty())
-        return 0;
-    m_undo.beginMacro(tr("treating all frames alike"));
-    for (const int i : ready) {
+    std::vector<std::pair<int, Choices>> all;
+    for (int i = 0; i < count(); ++i) {
+        if (!frame(i).isMeasured())
+            continue;
         Choices c = frame(i);
         const auto found = std::find(c.trials.begin(), c.trials.end(), treatment);
         c.keeper = int(found - c.trials.begin());
@@ -526,18 +673,103 @@ int Session::treatAll(const Treatment &treatment)
             c.trials.back() = treatment;
             c.keeper = kMostTrials - 1;
         }
-        m_undo.push(new SetChoices(*this, i, std::move(c), {}, 0, false));
+        all.emplace_back(i, std::move(c));
     }
-    m_undo.endMacro();
-    return int(ready.size());
+    changeOthers(tr("treating all frames alike"), all);
+    return int(all.size());
+}
+
+SavedSession Session::saved(const QString &folder) const
+{
+    const QDir dir(folder);
+    SavedSession s;
+    for (const auto &f : m_frames) {
+        SavedFrame out = f->isMeasured() ? savedOf(*f) : f->saved.value_or(SavedFrame());
+        out.file = f->path.toStdString();
+        out.beside = dir.relativeFilePath(f->path).toStdString();
+        s.frames.push_back(std::move(out));
+    }
+    s.current = m_current;
+    s.column = m_wantedColumn.value_or(m_column);
+    s.zoom = m_zoom;
+    s.rows.clear();
+    for (const QPointF &row : m_rows)
+        s.rows.push_back({row.x(), row.y()});
+    s.row = m_row;
+    s.pushEv = m_look.pushEv;
+    return s;
+}
+
+QStringList Session::restore(const SavedSession &session, const QString &folder)
+{
+    m_undo.clear();
+    m_seen.clear();
+    m_current = -1;
+    m_frames.clear();
+    m_lastSpot = -1;
+    m_zoom = session.zoom;
+    m_rows.clear();
+    for (const auto &row : session.rows)
+        if (rowCount() < kMostRows)
+            m_rows.emplace_back(row[0], row[1]);
+    m_row = std::min(session.row, rowCount() - 1);
+    m_look = Look{};
+    m_look.pushEv = std::clamp(session.pushEv, -2.0, 6.0);
+    m_column = std::min(session.column, kFirstTrials - 1);
+    m_wantedColumn = session.column;
+    emit restored();
+    QStringList toRead;
+    for (const SavedFrame &s : session.frames) {
+        auto f = std::make_unique<RollFrame>();
+        const auto file = s.found(folder.toStdString());
+        f->path = QString::fromStdString((file.empty() ? s.file : file).string());
+        f->saved = s;
+        if (file.empty()) {
+            f->state = RollFrame::State::Failed;
+            f->problem = tr("%1 is not where it was. What was decided about it is kept; say where the file is now (Frame, Find the file).").arg(QDir::toNativeSeparators(f->path));
+        } else {
+            toRead << f->path;
+        }
+        m_frames.push_back(std::move(f));
+    }
+    if (count() > 0)
+        emit framesAdded(0, count());
+    emit rowsChanged();
+    emit viewportChanged();
+    emit lookChanged();
+    setCurrent(std::clamp(session.current, 0, std::max(0, count() - 1)));
+    return toRead;
+}
+
+QStringList Session::setFound(const QString &missing, const QString &file)
+{
+    QStringList found;
+    const QFileInfo info(file);
+    for (int i = 0; i < count(); ++i) {
+        RollFrame &f = *m_frames[size_t(i)];
+        if (!f.isMissing())
+            continue;
+        const QString at = f.path == missing ? info.absoluteFilePath() : info.absoluteDir().filePath(QFileInfo(f.path).fileName());
+        if (indexOf(at) >= 0 || !QFile::exists(at))
+            continue;
+        f.path = at;
+        f.state = RollFrame::State::Reading;
+        f.problem.clear();
+        found << at;
+        emit frameChanged(i);
+    }
+    return found;
 }
 
 void Session::applyChoices(int index, const Choices &choices, bool reveal)
 {
+    const bool otherRendering = !(frame(index).rendering == choices.rendering);
     static_cast<Choices &>(*m_frames[size_t(index)]) = choices;
     if (reveal)
         setCurrent(index);
     emit choicesChanged(index);
+    if (otherRendering && index == m_current)
+        emit lookChanged();
     if (index == m_current)
         clampColumn();
 }

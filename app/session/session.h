@@ -4,6 +4,7 @@
 #include "irenic/clean.h"
 #include "irenic/develop.h"
 #include "irenic/guest.h"
+#include "irenic/session_file.h"
 #include "irenic/spots.h"
 
 #include <QImage>
@@ -39,25 +40,36 @@ struct Choices {
     int keeper = -1; ///< trial, or -1 while none is chosen
     std::vector<Spot> spots;
     std::vector<std::shared_ptr<const Guest>> guests;
+    Rendering rendering;
     bool operator==(const Choices &) const = default;
 };
 
 /// One frame of the roll.
 struct RollFrame : Choices {
-    enum class State { Reading, Ready, Failed };
+    enum class State {
+        Reading,
+        Ready,
+        Resting, ///< as Ready, but its pixels were let go and are read again when it is looked at
+        Failed
+    };
     QString path;
     State state = State::Reading;
     QString problem; ///< why it failed, in a sentence
-    std::shared_ptr<const Frame> frame;       ///< there from when it can be looked at, while its noise is still being measured
+    std::shared_ptr<const Frame> frame;       ///< there from when it can be looked at, while its noise is still being measured; of a resting one all but its samples
     std::shared_ptr<const NoiseReport> noise; ///< there once Ready
     Suggestion suggestion;
     QImage thumbnail;
     QStringList exported; ///< files written so far
+    std::optional<SavedFrame> saved; ///< what a session says about it, until it was read
 
+    bool isMeasured() const { return state == State::Ready || state == State::Resting; }
+    bool isMissing() const { return state == State::Failed && saved; } ///< a session names it, and it is not where it was
     QString name() const;
     QString speedWords() const; ///< "ISO 6400"; where the file does not say, what kind of picture it is
     QSize pictureSize() const;  ///< upright; empty where there is no frame
     int trialCount() const { return int(trials.size()); }
+    QString truthFile() const; ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
+    std::shared_ptr<const Frame> truth() const; ///< the same as it hangs on the wall as a guest, or null
     /// The strengths suggested for a trial's method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;
     /// The trial's strengths differ from those.
@@ -92,7 +104,8 @@ public:
     int row() const { return m_row; } ///< that has the keyboard
     Viewport viewport() const { return viewport(m_row); }
     Viewport viewport(int row) const { return {m_zoom, m_rows[size_t(row)]}; }
-    const Look &look() const { return m_look; }
+    /// With the rendering of the current frame; `guest`: as it is to be applied to one of its guests.
+    Look look(bool guest = false) const;
     double pushEv() const { return m_look.pushEv; }
     int spotAt(int row) const; ///< the spot of the current frame that a row looks at, or -1
     int lastSpot() const { return m_lastSpot; } ///< that was gone to or marked last, or -1
@@ -104,6 +117,16 @@ public:
     void setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail,
                         const std::vector<ProposedSpot> &spots = {});
     void setReadingFailed(const QString &path, const QString &problem);
+    void setAwake(const QString &path, std::shared_ptr<const Frame> frame); ///< the pixels of a resting one are there again
+    /// Pixels of frames that are not looked at are let go beyond this.
+    void setMemoryBudget(size_t bytes) { m_budget = bytes; }
+
+    /// All that a session file keeps. @param folder where it is going to lie
+    SavedSession saved(const QString &folder) const;
+    /// In place of what is open. Paths to be read; missing files are in the roll as such. @param folder where the file lay
+    QStringList restore(const SavedSession &session, const QString &folder);
+    /// A missing file was found. Paths to be read: others that were missing and lie in the same folder, too.
+    QStringList setFound(const QString &missing, const QString &file);
     void noteExported(const QString &path, const QString &file);
 
     void setCurrent(int index);
@@ -133,9 +156,11 @@ public:
     void removeSpot(int spot);
     void reorderSpot(int from, int to);
     int carrySpots(); ///< to every other frame of the same size, in place of theirs; to how many
-    void pinGuest(const QString &path, std::shared_ptr<const Guest> guest);
+    void pinGuest(const QString &path, std::shared_ptr<const Guest> guest, bool undoable = true);
     void unpinGuest(int guest);
-    /// A trial of that treatment on every Ready frame, and it is the keeper there. To how many.
+    void changeRendering(const Rendering &rendering, const QString &words, int dragId = 0);
+    int renderAllAlike(); ///< every other frame as this one; how many
+    /// A trial of that treatment on every frame, and it is the keeper there. To how many.
     int treatAll(const Treatment &treatment);
 
     /// For commands only.
@@ -143,7 +168,10 @@ public:
 
 signals:
     void framesAdded(int first, int count);
-    void frameChanged(int index); ///< read, failed or exported
+    void frameChanged(int index); ///< read, failed, exported, put to rest or woken
+    void pixelsWanted(const QString &path); ///< of a resting frame
+    void guestsWanted(const QString &path, const QStringList &files); ///< that a session names
+    void restored(); ///< everything is another
     void choicesChanged(int index);
     void currentChanged(int index);
     void columnChanged(int column);
@@ -153,16 +181,21 @@ signals:
 
 private:
     void change(Choices after, const QString &words, int dragId = 0);
+    void changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others);
     void clampColumn();
+    void letRest();
 
     std::vector<std::unique_ptr<RollFrame>> m_frames;
     int m_current = -1;
     int m_column = 1;
+    std::optional<int> m_wantedColumn; ///< by a session, once the current frame is there
     double m_zoom = 0;
     std::vector<QPointF> m_rows{{0.5, 0.5}};
     int m_row = 0;
     Look m_look;
     int m_lastSpot = -1;
+    std::vector<int> m_seen; ///< frames with pixels, the latest looked at last
+    size_t m_budget = size_t(3) << 29;
     QUndoStack m_undo;
 };
 

@@ -162,6 +162,10 @@ void PicturePane::resizeEvent(QResizeEvent *)
 void PicturePane::mousePressEvent(QMouseEvent *event)
 {
     emit picked();
+    if (event->button() == Qt::LeftButton && m_picking && !m_picture.isEmpty()) {
+        emit placePicked(pictureAt(event->position()));
+        return;
+    }
     if (event->button() == Qt::LeftButton && event->modifiers() == Qt::ShiftModifier && !m_picture.isEmpty()) {
         emit marked(pictureAt(event->position()));
         return;
@@ -187,7 +191,13 @@ void PicturePane::mouseMoveEvent(QMouseEvent *event)
 void PicturePane::mouseReleaseEvent(QMouseEvent *)
 {
     m_dragging = false;
-    setCursor(Qt::OpenHandCursor);
+    setCursor(m_picking ? Qt::CrossCursor : Qt::OpenHandCursor);
+}
+
+void PicturePane::setPicking(bool picking)
+{
+    m_picking = picking;
+    setCursor(picking ? Qt::CrossCursor : Qt::OpenHandCursor);
 }
 
 void PicturePane::mouseDoubleClickEvent(QMouseEvent *event)

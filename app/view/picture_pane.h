@@ -32,6 +32,7 @@ public:
     /// Another picture painted in place of this pane's own; null takes it away. Must outlive its being set.
     void setHeldImage(const PaneImage *held);
     void setMessage(const QString &message); ///< words in place of a picture
+    void setPicking(bool picking); ///< a click chooses a place and does not move the picture
 
     bool hasImage() const { return !m_image.image.isNull(); }
     const PaneImage &image() const { return m_image; }
@@ -47,6 +48,7 @@ signals:
     void zoomRequested(int steps, QPointF widgetPoint); ///< + in, - out, about a point
     void placeActivated(QPointF picturePoint);          ///< double-clicked
     void picked();                                       ///< clicked: wants the keyboard
+    void placePicked(QPointF picturePoint);             ///< clicked while picking
     void marked(QPointF picturePoint);                  ///< clicked with Shift: a place to remember
     void menuRequested(QPointF picturePoint, QPoint globalPoint);
     void geometryChanged();                              ///< shows another region than before
@@ -74,7 +76,7 @@ private:
     const PaneImage *m_held = nullptr;
     QString m_message;
     QPointF m_dragFrom, m_centreFrom;
-    bool m_dragging = false;
+    bool m_dragging = false, m_picking = false;
     int m_wheel = 0;
 };
 

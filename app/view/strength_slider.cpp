@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "view/strength_slider.h"
 
-#include <QDateTime>
 #include <QMouseEvent>
 #include <QPainter>
 
@@ -14,13 +13,6 @@ namespace {
 constexpr int kMargin = 6;
 constexpr int kHandleWidth = 9;
 constexpr double kTop = 3; ///< strength at the right end
-constexpr qint64 kGestureMs = 900;
-
-int nextDragId()
-{
-    static int id = 0;
-    return ++id;
-}
 
 } // namespace
 
@@ -93,19 +85,11 @@ void StrengthSlider::moveTo(double strength, int dragId)
     }
 }
 
-void StrengthSlider::beginGesture()
-{
-    const qint64 now = QDateTime::currentMSecsSinceEpoch();
-    if (m_dragId == 0 || now - m_lastStep > kGestureMs)
-        m_dragId = nextDragId();
-    m_lastStep = now;
-}
-
 void StrengthSlider::mousePressEvent(QMouseEvent *event)
 {
     if (event->button() != Qt::LeftButton)
         return;
-    m_dragId = nextDragId();
+    m_gesture.press();
     // A press on the handle takes hold of it where it is.
     if (std::abs(event->position().x() - xOf(strength())) > kHandleWidth)
         mouseMoveEvent(event);
@@ -114,7 +98,7 @@ void StrengthSlider::mousePressEvent(QMouseEvent *event)
 void StrengthSlider::mouseMoveEvent(QMouseEvent *event)
 {
     if (event->buttons() & Qt::LeftButton)
-        moveTo((event->position().x() - kMargin) / (width() - 2 * kMargin) * kTop, m_dragId);
+        moveTo((event->position().x() - kMargin) / (width() - 2 * kMargin) * kTop, m_gesture.id());
 }
 
 void StrengthSlider::mouseDoubleClickEvent(QMouseEvent *)
@@ -125,8 +109,7 @@ void StrengthSlider::mouseDoubleClickEvent(QMouseEvent *)
 void StrengthSlider::keyPressEvent(QKeyEvent *event)
 {
     const auto step = [&](double by) {
-        beginGesture();
-        moveTo(strength() + by, m_dragId);
+        moveTo(strength() + by, m_gesture.step());
     };
     switch (event->key()) {
     case Qt::Key_Left: case Qt::Key_Minus: step(-0.05); break;

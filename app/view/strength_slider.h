@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "commands/gesture.h"
 #include "view/tones.h"
 
 #include <QAbstractSlider>
@@ -37,12 +38,10 @@ protected:
 private:
     double xOf(double strength) const;
     void moveTo(double strength, int dragId);
-    void beginGesture();
 
     Tones m_tones = Tones::of(Tones::Wall::Mid);
     double m_suggestion = 1;
-    int m_dragId = 0;
-    qint64 m_lastStep = 0; ///< when the wheel or a key last moved it: steps in quick succession are one gesture
+    Gesture m_gesture;
 };
 
 } // namespace irenic

@@ -53,7 +53,13 @@ void Actions::addFileMenu()
     m_menus.last().actions.append(recentMenu->menuAction());
     add(QStringLiteral("openDemo"), tr("Open &demo roll"), {}, [this] { m_window->openDemoRoll(); });
     m_menus.last().actions.append(nullptr);
+    add(QStringLiteral("openSession"), tr("Open a &session..."), {}, [this] { m_window->chooseSession(); });
+    add(QStringLiteral("continueLast"), tr("&Continue where you left off"), {QKeySequence(tr("Ctrl+L"))}, [this] { m_window->continueLast(); });
+    add(QStringLiteral("saveSession"), tr("Save the session &as..."), {QKeySequence(tr("Ctrl+S"))}, [this] { m_window->saveSessionAs(); });
+    m_menus.last().actions.append(nullptr);
     m_needFrame << add(QStringLiteral("export"), tr("&Export..."), {QKeySequence(tr("Ctrl+E"))}, [this] { m_window->showExportDialog(); });
+    add(QStringLiteral("quickClean"), tr("&Quick clean of this frame"), {QKeySequence(tr("Ctrl+Return"))}, [this] { m_window->quickClean(false); });
+    add(QStringLiteral("quickCleanAll"), tr("Quick clean of the &whole roll"), {QKeySequence(tr("Ctrl+Shift+Return"))}, [this] { m_window->quickClean(true); });
     m_needFrame << add(QStringLiteral("comparison"), tr("Picture of the &comparison..."), {QKeySequence(tr("Ctrl+Shift+E"))}, [this] { m_window->writeComparison(); });
     m_menus.last().actions.append(nullptr);
     add(QStringLiteral("quit"), tr("&Quit"), {QKeySequence::Quit}, [this] { m_window->close(); });
@@ -82,6 +88,7 @@ void Actions::addFrameMenu()
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
     add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); });
+    add(QStringLiteral("findFile"), tr("&Find the file..."), {}, [this] { m_window->findFile(); });
     add(QStringLiteral("unpin"), tr("&Take down this guest"), {}, [this] {
         if (const RollFrame *f = m_session->readyFrame())
             m_session->unpinGuest(m_session->column() - f->trialCount());
@@ -281,11 +288,12 @@ void Actions::addWindowAndHelpMenus()
     m_menus.append({tr("&Window"), {}});
     rollShown = add(QStringLiteral("showRoll"), tr("Show the &roll"), {Qt::Key_F9}, [this] { m_window->setRollShown(rollShown->isChecked()); });
     rollShown->setCheckable(true);
-    int key = Qt::Key_F5;
+    constexpr Qt::Key kDockKeys[] = {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8, Qt::Key_F11, Qt::Key_F12};
+    const Qt::Key *key = kDockKeys;
     for (QDockWidget *dock : m_window->docks()) {
         QAction *a = dock->toggleViewAction();
         a->setObjectName(QStringLiteral("dock-") + dock->objectName());
-        a->setShortcut(QKeySequence(key++));
+        a->setShortcut(QKeySequence(*key++));
         connect(a, &QAction::triggered, dock, [dock](bool shown) {
             if (shown)
                 dock->raise();
@@ -320,6 +328,11 @@ void Actions::updateEnabled()
     find("removeTrial")->setEnabled(wall && trial && f->trialCount() > 1);
     find("moveLeft")->setEnabled(wall && m_session->trial() > 0);
     find("moveRight")->setEnabled(wall && trial && m_session->trial() + 1 < f->trialCount());
+    const RollFrame *current = m_session->currentFrame();
+    find("findFile")->setEnabled(current && current->isMissing());
+    find("quickClean")->setEnabled(current && current->state != RollFrame::State::Failed);
+    find("quickCleanAll")->setEnabled(current);
+    find("saveSession")->setEnabled(current);
     find("pinTruth")->setEnabled(wall && !m_window->truthFile().isEmpty());
     find("unpin")->setEnabled(wall && f && m_session->column() >= f->trialCount());
     find("comparison")->setEnabled(f && (wall || m_window->view() == MainWindow::View::Strip));

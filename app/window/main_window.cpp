@@ -7,11 +7,14 @@
 #include "panels/guide_note.h"
 #include "panels/loupe.h"
 #include "panels/output_size_dialog.h"
+#include "panels/queue_panel.h"
 #include "panels/readings_panel.h"
+#include "panels/rendering_panel.h"
 #include "panels/roll_panel.h"
 #include "panels/spot_bar.h"
 #include "panels/top_bar.h"
 #include "view/comparison_sheet.h"
+#include "view/durations.h"
 #include "window/actions.h"
 
 #include <QAbstractButton>
@@ -38,6 +41,7 @@
 #include <QSaveFile>
 #include <QSettings>
 #include <QStackedWidget>
+#include <QStandardPaths>
 #include <QStatusBar>
 #include <QTableWidget>
 #include <QUndoView>
@@ -92,10 +96,14 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     m_histogram = new HistogramPanel(&m_session);
     auto *history = new QUndoView(m_session.undoStack());
     history->setEmptyLabel(tr("as it was opened"));
+    m_rendering = new RenderingPanel(&m_session);
+    m_queuePanel = new QueuePanel(&m_queue);
     addDock(QStringLiteral("readings"), tr("Readings"), m_readings);
     addDock(QStringLiteral("histogram"), tr("Histogram"), m_histogram);
     addDock(QStringLiteral("shooting"), tr("Shooting data"), new ShootingPanel(&m_session));
     addDock(QStringLiteral("history"), tr("History"), history);
+    addDock(QStringLiteral("rendering"), tr("Rendering"), m_rendering);
+    addDock(QStringLiteral("queue"), tr("Queue"), m_queuePanel);
 
     m_actions = new Actions(this, &m_session, m_wall);
     for (const Actions::Menu &menu : m_actions->menus()) {
@@ -118,6 +126,36 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         if (!frame->warnings.empty())
             say(QString::fromStdString(frame->file.filename().string() + ": " + frame->warnings.front()));
     });
+    connect(&m_reader, &FrameReader::woken, &m_session, &Session::setAwake);
+    connect(&m_session, &Session::pixelsWanted, &m_reader, &FrameReader::wake);
+    connect(&m_session, &Session::guestsWanted, this, [this](const QString &path, const QStringList &files) {
+        m_restoring << files;
+        for (const QString &file : files)
+            wantGuest(path, file);
+    });
+    connect(&m_session, &Session::frameChanged, this, &MainWindow::pinWanted);
+    connect(&m_session, &Session::restored, this, [this] {
+        m_wantedGuests.clear();
+        m_restoring.clear();
+        m_lookAtSpot = false;
+        m_pages->setCurrentIndex(0);
+    });
+    connect(&m_keeper, &SessionKeeper::failed, this, [this](const QString &problem) { say(problem); });
+    connect(&m_keeper, &SessionKeeper::opened, this, [this](bool copy) {
+        showTitle();
+        say(copy ? tr("That session is open in another window. This is a copy, kept by itself.") : tr("Everything is as it was left."));
+    });
+    connect(m_rendering, &RenderingPanel::pickingChanged, m_wall, &Wall::setPicking);
+    connect(m_wall, &Wall::placePicked, m_rendering, &RenderingPanel::pickGrey);
+    connect(m_rendering, &RenderingPanel::told, this, [this](const QString &text) { say(text); });
+    connect(m_queuePanel, &QueuePanel::told, this, [this](const QString &text) { say(text); });
+    connect(m_queuePanel, &QueuePanel::guestWanted, this, [this](const QString &source, const QString &file) {
+        const int index = m_session.indexOf(source);
+        if (index < 0)
+            return say(tr("%1 is not open; open it, and pin the file as a guest there.").arg(QFileInfo(source).fileName()));
+        m_session.setCurrent(index);
+        wantGuest(source, file);
+    });
     connect(&m_reader, &FrameReader::failed, this, [this](const QString &path, const QString &problem) {
         m_session.setReadingFailed(path, problem);
         say(problem);
@@ -134,7 +172,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_wall, &Wall::stripMenuRequested, this, &MainWindow::showStripMenu);
     connect(m_roll, &RollPanel::menuRequested, this, [this](QPoint at) {
         QMenu menu(this);
-        for (const char *name : {"export", "pinGuest", "carrySpots"})
+        for (const char *name : {"export", "quickClean", "pinGuest", "carrySpots", "findFile"})
             menu.addAction(m_actions->find(name));
         menu.addAction(tr("Show in the file manager"), this, [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(QFileInfo(m_session.currentFrame()->path).absolutePath())); });
         menu.exec(at);
@@ -149,16 +187,27 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_loupe, &Loupe::closed, this, toWall);
     connect(m_blind, &BlindView::closed, this, toWall);
     connect(&m_guests, &GuestLoader::loaded, this, [this](const QString &path, const auto &guest) {
-        m_session.pinGuest(path, guest);
+        const QString file = QString::fromStdString(guest->file.string());
+        const bool restored = m_restoring.removeOne(file);
+        m_session.pinGuest(path, guest, !restored);
+        if (restored)
+            return;
         say(tr("Pinned %1. %2").arg(QString::fromStdString(guest->file.filename().string()), QString::fromStdString(guest->words)));
     });
     connect(&m_guests, &GuestLoader::failed, this, [this](const QString &problem) { say(problem); });
-    connect(&m_queue, &ExportQueue::progressChanged, this, &MainWindow::showQueue);
+    connect(&m_queue, &ExportQueue::changed, this, &MainWindow::showQueue);
+    connect(&m_queue, &ExportQueue::progressed, this, &MainWindow::showQueue);
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
         m_session.noteExported(source, file);
         say(tr("Written and verified: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
     });
     connect(&m_queue, &ExportQueue::failed, this, [this](const QString &, const QString &problem) { say(problem); });
+    connect(&m_queue, &ExportQueue::finished, this, [this] {
+        const int done = m_queue.count(QueuedJob::State::Done), failed = m_queue.count(QueuedJob::State::Failed);
+        if (done + failed > 1)
+            say(failed == 0 ? tr("The queue is done: %1 files written and verified. The Queue panel (F12) tells of each.").arg(done)
+                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed), m_revealFolder);
+    });
     qApp->installEventFilter(this);
     setWallGrey(m_settings.wall);
     setRollShown(m_settings.rollShown);
@@ -166,6 +215,17 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     m_firstDocks = saveState();
     restoreGeometry(m_settings.geometry);
     restoreState(m_settings.docks);
+    const int unfinished = m_queue.keepIn(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
+    if (unfinished > 0) {
+        dock("queue")->show();
+        dock("queue")->raise();
+        say(unfinished == 1 ? tr("One export was not finished the last time. Resume it in the Queue, or cancel it there.") : tr("%1 exports were not finished the last time. Resume them in the Queue, or cancel them there.").arg(unfinished));
+    }
+}
+
+QDockWidget *MainWindow::dock(const char *name) const
+{
+    return *std::find_if(m_docks.begin(), m_docks.end(), [name](const QDockWidget *d) { return d->objectName() == QLatin1String(name); });
 }
 
 QDockWidget *MainWindow::addDock(const QString &name, const QString &title, QWidget *panel)
@@ -228,7 +288,7 @@ void MainWindow::pinGuests(const QStringList &files)
     if (!f || files.isEmpty())
         return;
     for (const QString &file : files)
-        m_guests.load(f->path, f->frame, file);
+        wantGuest(f->path, file);
     say(files.size() == 1 ? tr("Matching %1 ...").arg(QFileInfo(files.front()).fileName()) : tr("Matching %1 guests ...").arg(files.size()));
 }
 
@@ -442,6 +502,10 @@ QWidget *MainWindow::makeEmptyPage()
     };
     button(tr("Open frames..."), &MainWindow::chooseFiles);
     button(tr("Open folder..."), &MainWindow::chooseFolder);
+    m_continue = button(tr("Continue where you left off"), &MainWindow::continueLast);
+    m_continue->setObjectName(QStringLiteral("continueButton"));
+    m_continue->setVisible(!m_keeper.last().isEmpty());
+    m_continue->setToolTip(QDir::toNativeSeparators(m_keeper.last()));
     QPushButton *demo = button(tr("Open the demo roll"), &MainWindow::openDemoRoll);
     demo->setObjectName(QStringLiteral("openDemoButton"));
     demo->setVisible(!demoRoll().isEmpty());
@@ -498,15 +562,17 @@ void MainWindow::showQueue()
     const bool busy = m_queue.isBusy();
     m_progress->setVisible(busy);
     if (!busy) {
-        m_queueLabel->setText(m_queue.finishedCount() > 0 ? m_queue.finishedCount() == 1 ? tr("queue: done, 1 file") : tr("queue: done, %1 files").arg(m_queue.finishedCount()) : QString());
+        const int over = m_queue.overCount(), waiting = m_queue.waitingCount();
+        m_queueLabel->setText(waiting > 0 ? tr("queue: paused, %1 waiting").arg(waiting) : over == 0 ? QString() : over == 1 ? tr("queue: done, 1 file") : tr("queue: done, %1 files").arg(over));
         return;
     }
     const double left = m_queue.secondsLeft();
-    QString text = tr("queue: %1 of %2").arg(m_queue.finishedCount() + 1).arg(m_queue.totalCount());
+    const int total = int(m_queue.entries().size());
+    QString text = tr("queue: %1 of %2").arg(m_queue.overCount() + 1).arg(total);
     if (left >= 0)
-        text += left < 90 ? tr(", about %1 s left").arg(qCeil(left)) : tr(", about %1 min left").arg(qCeil(left / 60));
+        text += tr(", about %1 left").arg(durationWords(left));
     m_queueLabel->setText(text);
-    m_progress->setValue(int(1000 * (m_queue.finishedCount() + m_queue.fraction()) / std::max(1, m_queue.totalCount())));
+    m_progress->setValue(int(1000 * (m_queue.overCount() + m_queue.fraction()) / std::max(1, total)));
 }
 
 void MainWindow::say(const QString &text, const QString &folderToReveal)
@@ -534,8 +600,93 @@ void MainWindow::open(const QStringList &paths)
             for (const auto &file : found.value())
                 files << QString::fromStdString(file.string());
     }
+    QStringList added;
     for (const int i : m_session.addPaths(files))
-        m_reader.read(m_session.frame(i).path);
+        added << m_session.frame(i).path;
+    readAll(added);
+}
+
+void MainWindow::readAll(const QStringList &paths)
+{
+    for (const QString &path : paths)
+        m_reader.read(path);
+}
+
+void MainWindow::wantGuest(const QString &path, const QString &file)
+{
+    m_wantedGuests.emplace_back(path, file);
+    pinWanted();
+}
+
+/// Guests are matched to the pixels of their frame: those whose frame rests wait until it is looked at.
+void MainWindow::pinWanted()
+{
+    std::erase_if(m_wantedGuests, [this](const auto &wanted) {
+        const int index = m_session.indexOf(wanted.first);
+        if (index < 0)
+            return true;
+        if (m_session.frame(index).state != RollFrame::State::Ready)
+            return false;
+        m_guests.load(wanted.first, m_session.frame(index).frame, wanted.second);
+        return true;
+    });
+}
+
+void MainWindow::openSession(const QString &file)
+{
+    QStringList toRead;
+    if (const Status s = m_keeper.open(file, &toRead); !s)
+        return say(QString::fromStdString(s.error().userMessage));
+    readAll(toRead);
+}
+
+void MainWindow::chooseSession()
+{
+    const QString file = QFileDialog::getOpenFileName(this, tr("Open a session"), QDir::homePath(), tr("Sessions (*%1)").arg(SessionKeeper::ending()));
+    if (!file.isEmpty())
+        openSession(file);
+}
+
+void MainWindow::continueLast()
+{
+    const QString last = m_keeper.last();
+    if (last.isEmpty())
+        return say(tr("There is no session to go on with, or another window has it."));
+    openSession(last);
+}
+
+void MainWindow::saveSessionAs()
+{
+    const RollFrame *f = m_session.currentFrame();
+    if (!f)
+        return;
+    QFileDialog dialog(this, tr("Save the session as"), m_keeper.isNamed() ? m_keeper.file() : QFileInfo(f->path).absolutePath() + QStringLiteral("/roll") + SessionKeeper::ending(), tr("Sessions (*%1)").arg(SessionKeeper::ending()));
+    dialog.setAcceptMode(QFileDialog::AcceptSave);
+    dialog.setDefaultSuffix(SessionKeeper::ending().mid(1));
+    if (dialog.exec() != QDialog::Accepted)
+        return;
+    const Status s = m_keeper.saveAs(dialog.selectedFiles().value(0));
+    showTitle();
+    say(s ? tr("The session is kept in %1 from now on.").arg(QFileInfo(m_keeper.file()).fileName()) : QString::fromStdString(s.error().userMessage));
+}
+
+void MainWindow::showTitle()
+{
+    setWindowTitle(m_keeper.isNamed() ? tr("%1 - Irenic").arg(QFileInfo(m_keeper.file()).fileName().remove(SessionKeeper::ending())) : tr("Irenic"));
+}
+
+void MainWindow::findFile()
+{
+    const RollFrame *f = m_session.currentFrame();
+    if (!f || !f->isMissing())
+        return;
+    const QString path = f->path, name = QFileInfo(path).fileName();
+    const QString file = QFileDialog::getOpenFileName(this, tr("Where is %1 now?").arg(name), QDir::homePath(), tr("%1 (%1);;All files (*)").arg(name));
+    if (file.isEmpty())
+        return;
+    const QStringList found = m_session.setFound(path, file);
+    readAll(found);
+    say(found.size() > 1 ? tr("Found %1 files of the session there.").arg(found.size()) : found.isEmpty() ? tr("That file is in the roll already.") : tr("Found."));
 }
 
 QStringList MainWindow::demoRoll()
@@ -579,9 +730,7 @@ void MainWindow::setGuideShown(bool shown)
 QString MainWindow::truthFile() const
 {
     const RollFrame *f = m_session.readyFrame();
-    const QFileInfo info(f ? f->path : QString());
-    const QString truth = info.absolutePath() + QStringLiteral("/truth/") + info.fileName();
-    return f && QFile::exists(truth) ? truth : QString();
+    return f ? f->truthFile() : QString();
 }
 
 void MainWindow::pinTruth()
@@ -608,13 +757,33 @@ void MainWindow::showExportDialog()
     const RollFrame *f = m_session.currentFrame();
     if (!f || f->state != RollFrame::State::Ready)
         return;
-    auto *dialog = new ExportDialog(m_session, this);
+    auto *dialog = new ExportDialog(m_session, m_recipes.recipes(), m_queue.ratio(), this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
-    connect(dialog, &QDialog::accepted, this, [this, dialog] {
-        for (const ExportJob &job : dialog->jobs())
-            m_queue.add(job);
-    });
+    connect(dialog, &QDialog::accepted, this, [this, dialog] { enqueue(dialog->requests()); });
     dialog->open();
+}
+
+void MainWindow::enqueue(const std::vector<ExportRequest> &requests)
+{
+    for (const ExportRequest &r : requests)
+        m_queue.add(r.job, r.frame, r.noise, r.expected);
+}
+
+void MainWindow::quickClean(bool all)
+{
+    ExportChoices choices = ExportChoices::load();
+    choices.frames = all ? ExportChoices::Frames::Suggestions : ExportChoices::Frames::ThisSuggested;
+    choices.again = false;
+    if (choices.place == ExportChoices::Place::Folder && !QFileInfo(choices.folder).isDir())
+        choices.place = ExportChoices::Place::Subfolder;
+    const auto requests = choices.requests(m_session);
+    if (requests.empty())
+        return;
+    enqueue(requests);
+    const double left = m_queue.secondsLeft();
+    const QString where = choices.place == ExportChoices::Place::Beside ? tr("beside the originals") : choices.place == ExportChoices::Place::Subfolder ? tr("in %1 beside the originals").arg(choices.subfolder) : tr("in %1").arg(QDir::toNativeSeparators(choices.folder));
+    say(left >= 0 ? tr("%n file(s) into the queue, %1, each with its suggestion; about %2.", nullptr, int(requests.size())).arg(where, durationWords(left))
+                  : tr("%n file(s) into the queue, %1, each with its suggestion.", nullptr, int(requests.size())).arg(where));
 }
 
 void MainWindow::showShortcuts()
@@ -718,7 +887,7 @@ void MainWindow::fillRecentMenu()
 void MainWindow::closeEvent(QCloseEvent *event)
 {
     if (m_queue.isBusy()
-        && QMessageBox::question(this, tr("Exports are running"), tr("Closing stops them. Files that are written stay; nothing half-written is left. Close?"))
+        && QMessageBox::question(this, tr("Exports are running"), tr("Closing stops them. Files that are written stay, nothing half-written is left, and the rest is offered again at the next start. Close?"))
                != QMessageBox::Yes) {
         event->ignore();
         return;
@@ -726,6 +895,7 @@ void MainWindow::closeEvent(QCloseEvent *event)
     m_settings.geometry = saveGeometry();
     m_settings.docks = saveState();
     m_settings.save();
+    m_keeper.keep();
     event->accept();
 }
 

@@ -7,7 +7,9 @@
 #include "jobs/guest_loader.h"
 #include "panels/strip_view.h"
 #include "panels/wall.h"
+#include "session/export_choices.h"
 #include "session/recipe_book.h"
+#include "session/session_keeper.h"
 #include "window/settings.h"
 
 #include <QMainWindow>
@@ -25,7 +27,9 @@ class BlindView;
 class GuideNote;
 class HistogramPanel;
 class Loupe;
+class QueuePanel;
 class ReadingsPanel;
+class RenderingPanel;
 class RollPanel;
 class TopBar;
 
@@ -44,6 +48,9 @@ public:
     ReadingsPanel *readingsPanel() { return m_readings; }
     RecipeBook *recipes() { return &m_recipes; }
     ExportQueue *exportQueue() { return &m_queue; }
+    SessionKeeper *keeper() { return &m_keeper; }
+    RenderingPanel *renderingPanel() { return m_rendering; }
+    QDockWidget *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
 
     /// What hangs in the booth.
     enum class View { Wall, Strip, Loupe, Blind };
@@ -84,6 +91,13 @@ public slots:
     void chooseFolder();
     void openDemoRoll();
     void showExportDialog();
+    void quickClean(bool all); ///< the current frame, or every one, each with its suggestion, as the last export was
+    void enqueue(const std::vector<irenic::ExportRequest> &requests);
+    void openSession(const QString &file);
+    void chooseSession();
+    void saveSessionAs();
+    void continueLast();
+    void findFile(); ///< of the current frame, which is not where the session says
     void showShortcuts();
     void showAbout();
     void setWallGrey(irenic::Tones::Wall wall);
@@ -103,6 +117,10 @@ private:
     void showSettled();
     void showQueue();
     QDockWidget *addDock(const QString &name, const QString &title, QWidget *panel);
+    void readAll(const QStringList &paths);
+    void wantGuest(const QString &path, const QString &file);
+    void pinWanted();
+    void showTitle();
     void showPaneMenu(QPoint picturePixel, QPoint globalPoint);
     void showStripMenu(QPoint globalPoint);
     void showSpotMenu(int spot, QPoint globalPoint);
@@ -119,6 +137,9 @@ private:
     FrameMeasurer m_measurer{m_renderer.cache()};
     GuestLoader m_guests;
     RecipeBook m_recipes{RecipeBook::usualFolder()};
+    SessionKeeper m_keeper{&m_session, SessionKeeper::usualFolder()};
+    std::vector<std::pair<QString, QString>> m_wantedGuests; ///< frame and file, of frames whose pixels are not there yet
+    QStringList m_restoring; ///< guests that a session names, which are no step of undo
     Settings m_settings;
     Wall *m_wall;
     RollPanel *m_roll;
@@ -129,13 +150,15 @@ private:
     BlindView *m_blind;
     ReadingsPanel *m_readings;
     HistogramPanel *m_histogram;
+    RenderingPanel *m_rendering;
+    QueuePanel *m_queuePanel;
     QList<QDockWidget *> m_docks;
     bool m_lookAtSpot = false; ///< once the first frame of the demo roll is there
     QByteArray m_firstDocks; ///< as they are at the first start
     QStackedWidget *m_pages, *m_views;
     Actions *m_actions;
     QLabel *m_settled, *m_message, *m_queueLabel;
-    QPushButton *m_reveal;
+    QPushButton *m_reveal, *m_continue;
     QProgressBar *m_progress;
     QString m_revealFolder;
 };

@@ -7,11 +7,13 @@
 #include "window/main_window.h"
 
 #include <QApplication>
+#include <QCheckBox>
 #include <QDir>
 #include <QDockWidget>
 #include <QElapsedTimer>
 #include <QFile>
 #include <QLineEdit>
+#include <QTemporaryDir>
 #include <QTextStream>
 
 namespace irenic {
@@ -113,6 +115,29 @@ int takeShots(MainWindow &window, const QString &folder)
     ok = waitUntil([&] { return window.readingsPanel()->figure(QStringLiteral("grain")).contains(u'%'); }) && ok;
     shot(QStringLiteral("readings"), {2, {0.3, 0.4}});
     window.docks().first()->hide();
+    s->setCurrent(std::min(4, s->count() - 1)); // the rafters, three stops under
+    window.dock("rendering")->show();
+    window.dock("rendering")->raise();
+    window.resize(1280, 800);
+    s->changeRendering({.white = {3400, 4}, .exposureEv = 2.6, .shadows = 0.45, .contrast = 0.2}, {});
+    shot(QStringLiteral("rendering"), {0, {0.5, 0.5}});
+    window.dock("rendering")->hide();
+    const QTemporaryDir out;
+    ExportChoices choices;
+    choices.frames = ExportChoices::Frames::Suggestions;
+    choices.place = ExportChoices::Place::Folder;
+    choices.folder = out.path();
+    choices.formats << ExportFormat::Tiff;
+    window.enqueue(choices.requests(*s));
+    window.dock("queue")->show();
+    window.dock("queue")->raise();
+    window.resize(1280, 800);
+    s->setCurrent(std::min(2, s->count() - 1));
+    s->setViewport({2, {0.3, 0.4}});
+    view(QStringLiteral("queue"), [&] { return window.exportQueue()->overCount() >= 4 && window.exportQueue()->fraction() > 0.2 && window.wall()->allSettled(); });
+    window.exportQueue()->cancelAll();
+    ok = waitUntil([&] { return !window.exportQueue()->isBusy(); }) && ok;
+    window.dock("queue")->hide();
     window.showExportDialog();
     QApplication::processEvents();
     for (QWidget *w : QApplication::topLevelWidgets())
@@ -121,6 +146,7 @@ int takeShots(MainWindow &window, const QString &folder)
             auto *field = w->findChild<QLineEdit *>(QStringLiteral("folder"));
             const QSignalBlocker quiet(field);
             field->setText(QStringLiteral("Halcyon Wren/clean"));
+            w->findChild<QCheckBox *>(QStringLiteral("asTiff"))->setChecked(true);
             ok = save(w, QStringLiteral("export")) && ok;
         }
     return ok ? 0 : 1;

@@ -18,6 +18,8 @@
 #include <QLineEdit>
 #include <QMimeData>
 #include <QPushButton>
+#include <QRadioButton>
+#include <QSettings>
 #include <QStandardPaths>
 #include <QTableWidget>
 #include <QTemporaryDir>
@@ -29,6 +31,13 @@ using namespace irenic;
 using namespace irenic::test;
 
 namespace {
+
+/// What earlier runs left: settings, queues, sessions.
+void forgetAll()
+{
+    QSettings().clear();
+    QDir(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation)).removeRecursively();
+}
 
 double processorSeconds()
 {
@@ -48,6 +57,7 @@ private slots:
     {
         QStandardPaths::setTestModeEnabled(true);
         prepareApplication(*qApp);
+        forgetAll();
         ShootOptions o;
         o.iso = 6400;
         const auto first = shoot(makeScene({900, 700}), o);
@@ -286,6 +296,7 @@ private slots:
         m_window->findChild<QAction *>("export")->trigger();
         auto *dialog = m_window->findChild<ExportDialog *>();
         QVERIFY(dialog && dialog->isVisible());
+        dialog->findChild<QRadioButton *>("inFolder")->setChecked(true);
         dialog->findChild<QLineEdit *>("folder")->setText(out.path());
         dialog->findChild<QCheckBox *>("asTiff")->setChecked(true);
         auto *name = dialog->findChild<QLineEdit *>("name");
@@ -296,7 +307,7 @@ private slots:
         QVERIFY(ok->isEnabled());
         QVERIFY(dialog->findChild<QLabel *>("preview")->text().contains("first-wavelet.dng"));
         QTest::mouseClick(ok, Qt::LeftButton);
-        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->finishedCount() == 2, kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->overCount() == 2, kPatienceMs);
         QCOMPARE(QDir(out.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), (QStringList{"first-wavelet.dng", "first-wavelet.tif"}));
         QCOMPARE(session()->frame(0).exported.size(), 2);
 
@@ -339,19 +350,18 @@ private slots:
         m_window->findChild<QAction *>("export")->trigger();
         auto *dialog = m_window->findChild<ExportDialog *>();
         QVERIFY(dialog && dialog->isVisible());
+        dialog->findChild<QRadioButton *>("inFolder")->setChecked(true);
         dialog->findChild<QLineEdit *>("folder")->setText(out.path());
         dialog->findChild<QLineEdit *>("name")->setText("{name}-clean");
         auto *asTiff = dialog->findChild<QCheckBox *>("asTiff"), *asDng = dialog->findChild<QCheckBox *>("asDng");
         QVERIFY(asTiff->isChecked() && !asDng->isChecked());
         auto *ok = dialog->findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok);
         asTiff->setChecked(false);
-        asDng->setChecked(true);
         QVERIFY(!ok->isEnabled());
-        QVERIFY(dialog->findChild<QLabel *>("preview")->text().contains("not raw"));
-        asTiff->setChecked(true);
+        asDng->setChecked(true); // which a finished picture cannot be
         QCOMPARE(dialog->findChild<QLabel *>("preview")->text(), QStringLiteral("card-clean.tif"));
         QTest::mouseClick(ok, Qt::LeftButton);
-        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->finishedCount() == 1, kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->overCount() == 1, kPatienceMs);
         // At 100 % the screen shows the export: the same eight bits.
         const PaneImage &shown = pane(1)->image();
         const auto written = readFrame(out.filePath("card-clean.tif").toStdString());
@@ -366,7 +376,11 @@ private slots:
         QTest::keyClick(m_window.get(), Qt::Key_PageDown);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const RollFrame &six = session()->frame(1);
-        m_window->exportQueue()->add({six.path, six.frame, six.noise, six.trials[0], out.path(), "six-clean", ExportFormat::Dng});
+        ExportJob job;
+        job.source = six.path.toStdString();
+        job.treatment = WantedTreatment::exactly(six.trials[0]);
+        job.folder = out.path().toStdString();
+        m_window->exportQueue()->add(job, six.frame, six.noise);
         QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy(), kPatienceMs);
         const auto linear = readFrame(out.filePath("six-clean.dng").toStdString());
         QVERIFY(linear);
@@ -378,9 +392,15 @@ private slots:
         openFirst();
         const RollFrame &f = session()->frame(0);
         const QTemporaryDir out;
-        m_window->exportQueue()->add({f.path, f.frame, f.noise, f.trials[0], out.filePath("gone"), "x", ExportFormat::Dng});
-        m_window->exportQueue()->add({f.path, f.frame, f.noise, f.trials[0], out.path(), "x", ExportFormat::Dng});
-        QTRY_VERIFY_WITH_TIMEOUT(m_window->exportQueue()->finishedCount() == 2, kPatienceMs);
+        ExportJob job;
+        job.source = f.path.toStdString();
+        job.treatment = WantedTreatment::exactly(f.trials[0]);
+        job.nameTemplate = "x";
+        job.folder = m_dir.filePath("bad.dng/within").toStdString(); // no folder can be made in a file
+        m_window->exportQueue()->add(job, f.frame, f.noise);
+        job.folder = out.path().toStdString();
+        m_window->exportQueue()->add(job, f.frame, f.noise);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->exportQueue()->overCount() == 2, kPatienceMs);
         QCOMPARE(QDir(out.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), QStringList{"x.dng"});
         QCOMPARE(f.exported.size(), 1);
     }

@@ -1,0 +1,177 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "session/session_keeper.h"
+
+#include <QCoreApplication>
+#include <QCryptographicHash>
+#include <QDateTime>
+#include <QDir>
+#include <QFile>
+#include <QFileInfo>
+#include <QSaveFile>
+#include <QSettings>
+#include <QStandardPaths>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kKeepAfterMs = 1000;
+constexpr int kMostOwn = 12; ///< sessions that nobody named
+constexpr qint64 kMostBytes = 64 << 20;
+constexpr auto kLast = "session/last";
+
+Error error(ErrorCode code, const QString &words)
+{
+    return {code, words.toStdString(), {}};
+}
+
+QString shown(const QString &file)
+{
+    return QDir::toNativeSeparators(file);
+}
+
+} // namespace
+
+SessionKeeper::SessionKeeper(Session *session, const QString &folder, QObject *parent) : QObject(parent), m_session(session), m_folder(folder)
+{
+    m_timer.setSingleShot(true);
+    m_timer.setInterval(kKeepAfterMs);
+    connect(&m_timer, &QTimer::timeout, this, [this] {
+        if (const Status s = keep(); !s)
+            emit failed(QString::fromStdString(s.error().userMessage));
+    });
+    connect(session, &Session::framesAdded, this, &SessionKeeper::scheduleKeeping);
+    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged, &Session::currentChanged, &Session::columnChanged})
+        connect(session, signal, this, &SessionKeeper::scheduleKeeping);
+    for (const auto signal : {&Session::rowsChanged, &Session::viewportChanged, &Session::lookChanged})
+        connect(session, signal, this, &SessionKeeper::scheduleKeeping);
+}
+
+SessionKeeper::~SessionKeeper()
+{
+    keep();
+}
+
+QString SessionKeeper::usualFolder()
+{
+    return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/sessions");
+}
+
+void SessionKeeper::scheduleKeeping()
+{
+    if (!m_timer.isActive()) // not put off by further changes
+        m_timer.start();
+}
+
+std::unique_ptr<QLockFile> SessionKeeper::lockFor(const QString &file) const
+{
+    const QString locks = m_folder + QStringLiteral("/locks");
+    QDir().mkpath(locks);
+    const QFileInfo info(file);
+    const QString whole = info.exists() ? info.canonicalFilePath() : info.absoluteFilePath();
+    auto lock = std::make_unique<QLockFile>(locks + u'/' + QString::fromLatin1(QCryptographicHash::hash(whole.toUtf8(), QCryptographicHash::Sha1).toHex()) + QStringLiteral(".lock"));
+    lock->setStaleLockTime(0);
+    return lock->tryLock() ? std::move(lock) : nullptr;
+}
+
+QString SessionKeeper::last() const
+{
+    const QString file = QSettings().value(QLatin1String(kLast)).toString();
+    return !file.isEmpty() && file != m_file && QFile::exists(file) && lockFor(file) ? file : QString();
+}
+
+void SessionKeeper::startOwn()
+{
+    QDir().mkpath(m_folder);
+    const QString when = QDateTime::currentDateTime().toString(QStringLiteral("yyyyMMdd-HHmmss"));
+    for (int i = 1;; ++i) {
+        const QString file = QStringLiteral("%1/%2%3%4").arg(m_folder, when, i == 1 ? QString() : QStringLiteral("-%1").arg(i), ending());
+        if (QFile::exists(file) || !(m_lock = lockFor(file)))
+            continue;
+        m_file = file;
+        m_named = false;
+        m_kept.clear();
+        return;
+    }
+}
+
+/// The oldest of those that nobody named and no window has.
+void SessionKeeper::forgetOld() const
+{
+    const QFileInfoList all = QDir(m_folder).entryInfoList({u'*' + ending()}, QDir::Files, QDir::Time);
+    for (int i = kMostOwn; i < all.size(); ++i)
+        if (all[i].absoluteFilePath() != m_file && lockFor(all[i].absoluteFilePath()))
+            QFile::remove(all[i].absoluteFilePath());
+}
+
+Status SessionKeeper::keep()
+{
+    m_timer.stop();
+    if (m_session->count() == 0)
+        return {};
+    const bool first = m_file.isEmpty();
+    if (first)
+        startOwn();
+    const std::string text = sessionText(m_session->saved(QFileInfo(m_file).absolutePath()));
+    if (text == m_kept)
+        return {};
+    QSaveFile file(m_file);
+    if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit())
+        return error(ErrorCode::WriteFailed, tr("The session could not be kept in %1: %2. It is still open; what was kept before is still there.").arg(shown(m_file), file.errorString()));
+    m_kept = text;
+    if (first)
+        forgetOld();
+    QSettings().setValue(QLatin1String(kLast), m_file);
+    return {};
+}
+
+Status SessionKeeper::open(const QString &name, QStringList *toRead)
+{
+    const QString path = QFileInfo(name).absoluteFilePath();
+    QFile file(path);
+    if (!file.open(QIODevice::ReadOnly) || file.size() > kMostBytes)
+        return error(ErrorCode::NotFound, tr("%1 cannot be read: %2.").arg(shown(path), file.isOpen() ? tr("it is too large for a session") : file.errorString()));
+    const std::string text = file.readAll().toStdString();
+    const Result<SavedSession> session = sessionFromText(text, path.toStdString());
+    if (!session)
+        return session.error();
+    if (const Status kept = keep(); !kept) // what is open must not be lost
+        return kept;
+    const QString folder = QFileInfo(path).absolutePath();
+    const bool mine = path == m_file;
+    auto lock = mine ? std::move(m_lock) : lockFor(path);
+    const bool copy = !lock;
+    if (copy) {
+        startOwn();
+    } else {
+        m_lock = std::move(lock);
+        m_file = path;
+        m_named = folder != QDir(m_folder).absolutePath();
+    }
+    *toRead = m_session->restore(session.value(), folder);
+    m_kept = copy ? std::string() : text;
+    QSettings().setValue(QLatin1String(kLast), m_file);
+    emit opened(copy);
+    return {};
+}
+
+Status SessionKeeper::saveAs(const QString &name)
+{
+    const QString path = QFileInfo(name).absoluteFilePath();
+    if (path != m_file) {
+        if (QFile there(path); there.exists()) {
+            if (!there.open(QIODevice::ReadOnly) || there.size() > kMostBytes || !sessionFromText(there.readAll().toStdString(), path.toStdString()))
+                return error(ErrorCode::Taken, tr("%1 is there already and is no session of this version; it was left as it is. Choose another name.").arg(shown(path)));
+        }
+        auto lock = lockFor(path);
+        if (!lock)
+            return error(ErrorCode::Taken, tr("%1 is open in another window; choose another name.").arg(shown(path)));
+        m_lock = std::move(lock);
+        m_file = path;
+    }
+    m_named = true;
+    m_kept.clear();
+    return keep();
+}
+
+} // namespace irenic
