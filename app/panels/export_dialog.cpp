@@ -75,6 +75,7 @@ ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &re
     auto *form = new QFormLayout(this);
     form->setVerticalSpacing(9);
     form->setHorizontalSpacing(14);
+    form->setSizeConstraint(QLayout::SetMinimumSize); // grows with what it has to say
     form->addRow(tr("Frames"), makeFrames());
     form->addRow(tr("As"), makeFormats());
     form->addRow(tr("Rendered"), makeRendered());
@@ -89,6 +90,7 @@ ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &re
     m_clash->setCurrentIndex(m_start.askClash ? Ask : m_start.clash == ExportJob::Clash::Skip ? LeaveOut : NextNumber);
     auto *names = new QHBoxLayout;
     names->addWidget(m_name, 1);
+    names->addSpacing(6);
     auto *taken = new QLabel(tr("where taken:"));
     taken->setBuddy(m_clash);
     names->addWidget(taken);
@@ -320,6 +322,7 @@ void ExportDialog::refresh()
     }
     if (files > kNamesShown)
         names = names.mid(0, kNamesShown - 1) << tr("and %1 more").arg(files - int(std::min(names.size(), qsizetype(kNamesShown - 1))));
+    m_preview->setMinimumHeight(fontMetrics().lineSpacing() * std::max(1, int(names.size())));
     m_preview->setText(problem.isEmpty() ? names.join(u'\n') : problem);
     const QString all = durationWords(seconds * files / std::max(1, files - unknown));
     m_time->setText(!problem.isEmpty() || files == 0 ? QString()

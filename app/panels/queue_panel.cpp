@@ -56,6 +56,7 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
     m_list->setRootIsDecorated(false);
     m_list->setUniformRowHeights(true);
     m_list->setHeaderLabels({tr("file"), tr("state"), tr("time")});
+    m_list->setStyleSheet(QStringLiteral("QTreeView::item { padding: 2px 5px 2px 1px; }"));
     m_list->setTextElideMode(Qt::ElideMiddle);
     m_list->header()->setStretchLastSection(false);
     m_list->header()->setSectionResizeMode(Name, QHeaderView::Stretch);
@@ -77,7 +78,7 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
         return b;
     };
     m_pause = button(tr("Pause"), QStringLiteral("queuePause"), tr("The running export is finished first"), [this] { m_queue->setPaused(!m_queue->isPaused()); });
-    m_cancel = button(tr("Cancel all"), QStringLiteral("queueCancel"), tr("Files that are written stay; nothing half-written is left"), [this] { m_queue->cancelAll(); });
+    m_cancel = button(tr("Cancel"), QStringLiteral("queueCancel"), tr("All that wait or run. Files that are written stay; nothing half-written is left"), [this] { m_queue->cancelAll(); });
     m_retry = button(tr("Retry"), QStringLiteral("queueRetry"), tr("All that failed, once more"), [this] { m_queue->retryFailed(); });
     m_report = button(tr("Report..."), QStringLiteral("queueReport"), tr("What was written where, how long it took and how it was verified, as text"), [this] { saveReport(); });
     m_clear = button(tr("Clear"), QStringLiteral("queueClear"), tr("Takes what is over off this list; files stay"), [this] { m_queue->clearOver(); });

@@ -50,6 +50,7 @@ RenderingPanel::RenderingPanel(Session *session, QWidget *parent) : QWidget(pare
     for (const RenderingParam &p : kRenderingParams)
         addRow(p.info, p.value, p.unit, 0.05, 2);
     auto *buttons = new QGridLayout;
+    buttons->setSpacing(4);
     int at = 0;
     const auto button = [&](const QString &text, const QString &name, const QString &tip, auto run) {
         auto *b = new QPushButton(text);
@@ -100,6 +101,8 @@ void RenderingPanel::addRow(const ParamInfo &info, double Rendering::*value, con
     auto *label = new QLabel(tr(info.label));
     auto *slider = new QSlider(Qt::Horizontal);
     slider->setRange(0, kSteps);
+    slider->setSingleStep(std::max(1, int(std::lround(kSteps * step / (info.max - info.min)))));
+    slider->setPageStep(4 * slider->singleStep());
     slider->setAccessibleName(tr(info.label));
     slider->setObjectName(QLatin1String(info.name) + QStringLiteral("Slider"));
     auto *field = new QDoubleSpinBox;

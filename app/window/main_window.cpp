@@ -18,6 +18,7 @@
 #include "window/actions.h"
 
 #include <QAbstractButton>
+#include <QAbstractItemView>
 #include <QAbstractSpinBox>
 #include <QApplication>
 #include <QCloseEvent>
@@ -40,6 +41,7 @@
 #include <QPushButton>
 #include <QSaveFile>
 #include <QSettings>
+#include <QSlider>
 #include <QStackedWidget>
 #include <QStandardPaths>
 #include <QStatusBar>
@@ -940,8 +942,26 @@ bool MainWindow::holdKey(int key, bool press)
     return true;
 }
 
+/// Sliders, fields and lists keep the keys that move in them.
+bool MainWindow::keepsKey(const QObject *watched, const QKeyEvent &key) const
+{
+    if (key.modifiers() & ~Qt::KeypadModifier)
+        return false;
+    const bool list = qobject_cast<const QAbstractItemView *>(watched) && watched != m_roll;
+    switch (key.key()) {
+    case Qt::Key_Left: case Qt::Key_Right: return qobject_cast<const QSlider *>(watched);
+    case Qt::Key_Up: case Qt::Key_Down: case Qt::Key_PageUp: case Qt::Key_PageDown: return list || qobject_cast<const QSlider *>(watched) || qobject_cast<const QAbstractSpinBox *>(watched);
+    case Qt::Key_Delete: return list;
+    default: return false;
+    }
+}
+
 bool MainWindow::eventFilter(QObject *watched, QEvent *event)
 {
+    if (event->type() == QEvent::ShortcutOverride && keepsKey(watched, *static_cast<QKeyEvent *>(event))) {
+        event->accept();
+        return true;
+    }
     const bool press = event->type() == QEvent::KeyPress, release = event->type() == QEvent::KeyRelease;
     if ((press || release) && isActiveWindow()) {
         const auto *key = static_cast<QKeyEvent *>(event);

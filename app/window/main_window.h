@@ -126,6 +126,7 @@ private:
     void showSpotMenu(int spot, QPoint globalPoint);
     void lookAtFirstSpot();
     bool holdKey(int key, bool press);
+    bool keepsKey(const QObject *watched, const QKeyEvent &key) const;
     void letGo();
     void noteRecent(const QString &path);
     void fillRecentMenu();

@@ -76,6 +76,14 @@ int takeShots(MainWindow &window, const QString &folder)
     s->setCurrent(std::min(3, s->count() - 1)); // dusk, small lamps and stars at ISO 25600
     shot(QStringLiteral("wall-dusk"), {1, {0.36, 0.26}});
     s->setCurrent(std::min(2, s->count() - 1));
+    window.pinTruth();
+    ok = waitUntil([&] { return !s->readyFrame()->guests.empty(); }) && ok;
+    s->setColumn(1);
+    window.wall()->setUntreatedShown(false);
+    shot(QStringLiteral("teaching"), {2, {0.80, 0.55}});
+    window.wall()->setUntreatedShown(true);
+    s->unpinGuest(0);
+    s->setColumn(1);
     s->setShow(Show::Removed);
     shot(QStringLiteral("wall-removed"), {2, {0.79, 0.70}});
     s->setShow(Show::Picture);

@@ -3,7 +3,9 @@
 
 #include <array>
 #include <bit>
-#include <cmath>
+#include <cassert>
+#include <cstdlib>
+#include <span>
 
 namespace irenic {
 
@@ -83,59 +85,23 @@ HuffmanTable makeTable(const std::array<uint64_t, kCategories> &frequencies)
     return t;
 }
 
-/// Codes and their following bits, most significant first, with a zero after every 255 (T.81, B.1.1.5).
-class BitWriter
+/// One byte after the other, with a zero after every 255 (T.81, B.1.1.5).
+std::byte *emitStuffed(uint32_t value, int count, std::byte *at)
 {
-public:
-    explicit BitWriter(std::vector<std::byte> &out, size_t mostBytes) : m_out(out), m_begin(out.size())
-    {
-        m_out.resize(m_begin + mostBytes);
-        m_at = m_out.data() + m_begin;
-    }
-    /// At most 32 bits.
-    void put(uint64_t value, int count)
-    {
-        m_held = m_held << count | value;
-        m_have += count;
-        if (m_have < 32)
-            return;
-        m_have -= 32;
-        const uint32_t four = uint32_t(m_held >> m_have);
-        if (!hasFullByte(four)) {
-            for (int i = 3; i >= 0; --i)
-                *m_at++ = std::byte(four >> (8 * i));
-            return;
-        }
-        for (int i = 3; i >= 0; --i)
-            emit(uint8_t(four >> (8 * i)));
-    }
-    void finish()
-    {
-        for (; m_have >= 8; m_have -= 8)
-            emit(uint8_t(m_held >> (m_have - 8)));
-        if (m_have > 0)
-            emit(uint8_t(m_held << (8 - m_have) | ((1u << (8 - m_have)) - 1)));
-        m_out.resize(size_t(m_at - m_out.data()));
-    }
-
-private:
-    static bool hasFullByte(uint32_t v)
-    {
-        const uint32_t n = ~v; // a zero byte in it
-        return ((n - 0x01010101u) & ~n & 0x80808080u) != 0;
-    }
-    void emit(uint8_t b)
-    {
-        *m_at++ = std::byte(b);
+    for (int i = count - 1; i >= 0; --i) {
+        const uint8_t b = uint8_t(value >> (8 * i));
+        *at++ = std::byte(b);
         if (b == 0xff)
-            *m_at++ = std::byte(0);
+            *at++ = std::byte(0);
     }
-    std::vector<std::byte> &m_out;
-    size_t m_begin;
-    std::byte *m_at;
-    uint64_t m_held = 0;
-    int m_have = 0;
-};
+    return at;
+}
+
+bool hasFullByte(uint32_t v)
+{
+    const uint32_t n = ~v; // a zero byte in it
+    return ((n - 0x01010101u) & ~n & 0x80808080u) != 0;
+}
 
 /// T.81, table H.1.
 template <int predictor>
@@ -159,10 +125,10 @@ inline int predicted(int left, int above, int corner)
 
 /// Samples of a tile as lines of the JPEG.
 struct Lines {
-    std::vector<uint16_t> samples;
-    size_t length = 0, count = 0;
-    int components = 2;
-    const uint16_t *line(size_t y) const { return samples.data() + y * length; }
+    const uint16_t *samples;
+    size_t length, count;
+    int components;
+    const uint16_t *line(size_t y) const { return samples + y * length; }
 };
 
 /// Differences of one line, modulo 65536; the first pixel is predicted from the line above, the first line from the left.
@@ -185,49 +151,87 @@ void lineDifferences(const Lines &lines, size_t y, int16_t *out)
 using Differences = void (*)(const Lines &, size_t, int16_t *);
 constexpr std::array<Differences, 7> kDifferences{lineDifferences<1>, lineDifferences<2>, lineDifferences<3>, lineDifferences<4>, lineDifferences<5>, lineDifferences<6>, lineDifferences<7>};
 
+/// Bits of the absolute value; 16 for -32768 alone.
 int categoryOf(int difference)
 {
-    return difference == -32768 ? 16 : int(std::bit_width(uint32_t(std::abs(difference))));
+    return 31 - std::countl_zero(2 * uint32_t(std::abs(difference)) + 1);
+}
+
+/// Codes of the categories and the bits that follow them, most significant first. Everything is held in registers: bytes that are written
+/// could be anything to the compiler.
+/// @param at room for twice the bits
+std::byte *writeCodes(std::span<const int16_t> differences, const HuffmanTable &table, std::byte *at)
+{
+    struct Entry {
+        uint32_t code, mask; ///< shifted by the bits that follow
+        int bits;
+    };
+    std::array<Entry, kCategories> entries;
+    for (size_t c = 0; c < entries.size(); ++c) {
+        const int following = int(c & 15); // nothing follows category 16, which has one member
+        entries[c] = {table.code[c] << following, (1u << following) - 1, table.length[c] + following};
+    }
+    uint64_t held = 0;
+    int have = 0;
+    for (const int d : differences) {
+        const Entry &e = entries[size_t(categoryOf(d))];
+        held = held << e.bits | (e.code | (uint32_t(d + (d >> 15)) & e.mask));
+        have += e.bits;
+        if (have < 32)
+            continue;
+        have -= 32;
+        const uint32_t four = uint32_t(held >> have);
+        if (hasFullByte(four)) {
+            at = emitStuffed(four, 4, at);
+        } else {
+            for (int i = 0; i < 4; ++i)
+                at[i] = std::byte(four >> (24 - 8 * i));
+            at += 4;
+        }
+    }
+    for (; have >= 8; have -= 8)
+        at = emitStuffed(uint32_t(held >> (have - 8)) & 255, 1, at);
+    if (have > 0)
+        at = emitStuffed(uint32_t(held << (8 - have) | ((1u << (8 - have)) - 1)) & 255, 1, at);
+    return at;
 }
 
 using Counts = std::array<uint64_t, kCategories>;
 
-void count(const int16_t *differences, size_t n, Counts &counts)
+/// Of categories. Counted in pairs: half as many counters to raise, and a neighbour's seldom the same one, which would have to wait.
+Counts countsOf(std::span<const int16_t> differences)
 {
-    std::array<std::array<uint32_t, kCategories>, 4> part{}; // four, so that equal neighbours do not wait for each other
-    for (size_t i = 0; i < n; ++i)
-        ++part[i & 3][size_t(categoryOf(differences[i]))];
-    for (const auto &p : part)
-        for (size_t c = 0; c < p.size(); ++c)
-            counts[c] += p[c];
+    std::array<uint32_t, 32 * 32> pairs{};
+    const size_t even = differences.size() & ~size_t(1);
+    for (size_t i = 0; i < even; i += 2)
+        ++pairs[size_t(32 * categoryOf(differences[i]) + categoryOf(differences[i + 1]))];
+    Counts counts{};
+    for (size_t a = 0; a < counts.size(); ++a)
+        for (size_t b = 0; b < counts.size(); ++b) {
+            counts[a] += pairs[32 * a + b];
+            counts[b] += pairs[32 * a + b];
+        }
+    if (even < differences.size())
+        ++counts[size_t(categoryOf(differences.back()))];
+    return counts;
 }
 
-/// Bits that an ideal code of the categories would take, and the bits that follow them.
-double bitsFor(const Counts &counts)
-{
-    double total = 0, bits = 0;
-    for (const uint64_t c : counts)
-        total += double(c);
-    for (size_t c = 0; c < counts.size(); ++c)
-        if (counts[c] > 0)
-            bits += double(counts[c]) * (double(c % 16) + std::log2(total / double(counts[c])));
-    return bits;
-}
-
+/// The one whose differences over every eighth line are smallest in sum: close to the fewest bits, and quicker told.
 int bestPredictor(const Lines &lines)
 {
     constexpr size_t kEvery = 8;
     std::vector<int16_t> differences(lines.length);
     int best = 1;
-    double least = 0;
+    uint64_t least = 0;
     for (int p = 1; p <= 7; ++p) {
-        Counts counts{};
+        uint64_t sum = 0;
         for (size_t y = lines.count > 1 ? 1 : 0; y < lines.count; y += kEvery) {
             kDifferences[size_t(p - 1)](lines, y, differences.data());
-            count(differences.data(), lines.length, counts);
+            for (const int16_t d : differences)
+                sum += uint32_t(std::abs(int(d)));
         }
-        if (const double bits = bitsFor(counts); p == 1 || bits < least) {
-            least = bits;
+        if (p == 1 || sum < least) {
+            least = sum;
             best = p;
         }
     }
@@ -240,16 +244,22 @@ std::vector<std::byte> encodeLosslessJpeg(PlaneView<const uint16_t> tile, int co
 {
     assert(components >= 1 && components <= 4 && tile.width % components == 0 && tile.width >= components);
     assert(rowsPerLine >= 1 && tile.height % rowsPerLine == 0 && tile.width / components * rowsPerLine <= 65535);
-    Lines lines{std::vector<uint16_t>(size_t(tile.width) * size_t(tile.height)), size_t(tile.width) * size_t(rowsPerLine), size_t(tile.height / rowsPerLine), components};
+    // Kept from tile to tile: fresh memory costs as much as a fifth of the work.
+    thread_local std::vector<uint16_t> samples;
+    thread_local std::vector<int16_t> differenceRoom;
+    thread_local std::vector<std::byte> codeRoom;
+    const size_t all = size_t(tile.width) * size_t(tile.height);
+    samples.resize(std::max(samples.size(), all));
+    differenceRoom.resize(std::max(differenceRoom.size(), all));
     for (int y = 0; y < tile.height; ++y)
-        std::copy_n(tile.row(y), tile.width, lines.samples.begin() + ptrdiff_t(y) * tile.width);
+        std::copy_n(tile.row(y), tile.width, samples.begin() + ptrdiff_t(y) * tile.width);
+    const Lines lines{samples.data(), size_t(tile.width) * size_t(rowsPerLine), size_t(tile.height / rowsPerLine), components};
     if (predictor == 0)
         predictor = bestPredictor(lines);
-    std::vector<int16_t> differences(lines.samples.size());
+    const std::span<int16_t> differences(differenceRoom.data(), all);
     for (size_t y = 0; y < lines.count; ++y)
         kDifferences[size_t(predictor - 1)](lines, y, differences.data() + y * lines.length);
-    Counts counts{};
-    count(differences.data(), differences.size(), counts);
+    const Counts counts = countsOf(differences);
     const HuffmanTable table = makeTable(counts);
     std::vector<std::byte> out;
     const auto bytes = [&](std::initializer_list<int> list) {
@@ -273,14 +283,8 @@ std::vector<std::byte> encodeLosslessJpeg(PlaneView<const uint16_t> tile, int co
     uint64_t bits = 0;
     for (size_t c = 0; c < counts.size(); ++c)
         bits += counts[c] * (uint64_t(table.length[c]) + c % 16);
-    BitWriter writer(out, size_t(bits / 8 + 8) * 2);
-    for (const int16_t d : differences) {
-        const int category = categoryOf(d), following = category & 15;
-        // Nothing follows category 16, which has one member.
-        const uint32_t rest = (uint32_t(int(d) + (d >> 15)) & ((1u << following) - 1));
-        writer.put(uint64_t(table.code[size_t(category)]) << following | rest, table.length[size_t(category)] + following);
-    }
-    writer.finish();
+    codeRoom.resize(std::max(codeRoom.size(), size_t(bits / 8 + 8) * 2));
+    out.insert(out.end(), codeRoom.data(), writeCodes(differences, table, codeRoom.data()));
     bytes({0xff, 0xd9});
     return out;
 }

@@ -1,0 +1,277 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/provenance.h"
+#include "panels/export_dialog.h"
+#include "panels/queue_panel.h"
+#include "panels/rendering_panel.h"
+#include "support/frames.h"
+#include "window/main_window.h"
+#include "window/start.h"
+
+#include <QAction>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QDir>
+#include <QDockWidget>
+#include <QDoubleSpinBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMessageBox>
+#include <QPushButton>
+#include <QRadioButton>
+#include <QSettings>
+#include <QSignalSpy>
+#include <QSlider>
+#include <QStandardPaths>
+#include <QTemporaryDir>
+#include <QTest>
+#include <QTimer>
+
+using namespace irenic;
+using namespace irenic::test;
+
+/// Rendering, export, queue and session in the real window.
+class HandOnTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void initTestCase()
+    {
+        QStandardPaths::setTestModeEnabled(true);
+        prepareApplication(*qApp);
+    }
+
+    void init()
+    {
+        QSettings().clear();
+        QDir(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation)).removeRecursively();
+        m_dir = std::make_unique<QTemporaryDir>();
+        const ShootOptions o{.iso = 3200};
+        QVERIFY(writeShot(path("scene.dng").toStdString(), shoot(makeScene({700, 500}), o).value(), o));
+        QVERIFY(writeShot(path("warm.dng").toStdString(), shoot(flatScene({300, 200}, 0.35f, 0.22f, 0.1f), o).value(), o));
+        show();
+    }
+    void cleanup() { m_window.reset(); }
+
+    void aTiffHoldsWhatTheWallShows()
+    {
+        open({"scene.dng"});
+        session()->changeMethod(0, "wavelet", {});
+        session()->chooseKeeper(0);
+        session()->setViewport({1, {0.5, 0.5}});
+        settle();
+        const QImage before = m_window->wall()->pane(1)->image().image;
+        session()->changeRendering({.white = {4100, 3}, .exposureEv = 0.7, .shadows = 0.5, .contrast = 0.3, .localContrast = -0.4}, "rendering");
+        settle();
+        const PaneImage shown = m_window->wall()->pane(1)->image();
+        QVERIFY(shown.image != before);
+        ExportChoices choices;
+        choices.formats = {ExportFormat::Tiff};
+        m_window->enqueue(choices.requests(*session()));
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy(), kPatienceMs);
+        const auto written = readFrame(path("clean/scene-clean.tif").toStdString());
+        QVERIFY2(written.ok(), written.ok() ? "" : written.error().userMessage.c_str());
+        for (int y = 0; y < shown.region.height(); y += 5)
+            for (int x = 0; x < shown.region.width(); x += 3) {
+                const QRgb p = shown.image.pixel(x, y);
+                const int got[3] = {qRed(p), qGreen(p), qBlue(p)};
+                for (int c = 0; c < 3; ++c)
+                    QVERIFY(std::abs(written.value()->samples.at((shown.region.x() + x) * 3 + c, shown.region.y() + y) / 257.0 - got[c]) < 0.6);
+            }
+        session()->undoStack()->undo();
+        settle();
+        QVERIFY(m_window->wall()->pane(1)->image().image == before);
+    }
+
+    void aGreyPickedOnThePictureBecomesNeutral()
+    {
+        open({"warm.dng"});
+        m_window->dock("rendering")->show();
+        session()->setViewport({1, {0.5, 0.5}});
+        settle();
+        const auto warmth = [&] { // of the untreated pane: red over blue, in the mean
+            const QImage image = m_window->wall()->pane(0)->image().image;
+            double red = 0, blue = 0;
+            for (int y = 0; y < image.height(); ++y)
+                for (int x = 0; x < image.width(); ++x) {
+                    red += qRed(image.pixel(x, y));
+                    blue += qBlue(image.pixel(x, y));
+                }
+            return red / blue;
+        };
+        QVERIFY2(warmth() > 1.25, qPrintable(QString::number(warmth())));
+        auto *panel = m_window->renderingPanel();
+        QTest::mouseClick(panel->findChild<QPushButton *>("pickGrey"), Qt::LeftButton);
+        QVERIFY(m_window->wall()->isPicking());
+        auto *pane = const_cast<LivePane *>(m_window->wall()->pane(0));
+        QTest::mouseClick(pane, Qt::LeftButton, {}, pane->rect().center());
+        QVERIFY(!m_window->wall()->isPicking() && !panel->isPicking());
+        QVERIFY(session()->readyFrame()->rendering.white.temperatureK > 0);
+        settle();
+        QVERIFY2(std::abs(warmth() - 1) < 0.06, qPrintable(QString::number(warmth())));
+        QTest::mouseClick(panel->findChild<QPushButton *>("asShot"), Qt::LeftButton);
+        QCOMPARE(session()->readyFrame()->rendering, Rendering());
+        settle();
+        QVERIFY2(warmth() > 1.25, qPrintable(QString::number(warmth())));
+    }
+
+    void stepsOfOneSliderAreOneStepOfUndo()
+    {
+        open({"scene.dng"});
+        m_window->dock("rendering")->show();
+        auto *slider = m_window->renderingPanel()->findChild<QSlider *>("exposureSlider");
+        auto *field = m_window->renderingPanel()->findChild<QDoubleSpinBox *>("exposure");
+        slider->setFocus();
+        for (int i = 0; i < 4; ++i)
+            QTest::keyClick(slider, Qt::Key_Right);
+        const double moved = session()->readyFrame()->rendering.exposureEv;
+        QVERIFY(moved > 0);
+        QCOMPARE(field->value(), moved);
+        QCOMPARE(session()->undoStack()->count(), 1);
+        m_window->renderingPanel()->findChild<QSlider *>("contrastSlider")->setFocus();
+        QTest::keyClick(m_window->renderingPanel()->findChild<QSlider *>("contrastSlider"), Qt::Key_Right);
+        QCOMPARE(session()->undoStack()->count(), 2);
+        session()->undoStack()->undo();
+        session()->undoStack()->undo();
+        QCOMPARE(field->value(), 0.0);
+        QCOMPARE(session()->readyFrame()->rendering, Rendering());
+        QTest::mouseClick(m_window->renderingPanel()->findChild<QPushButton *>("automaticBrightness"), Qt::LeftButton);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->undoStack()->count(), 1, kPatienceMs);
+        QCOMPARE(session()->readyFrame()->rendering.exposureEv, automaticExposureEv(session()->readyFrame()->frame, {}));
+    }
+
+    void quickCleanTakesTheSuggestionAndAsksNothing()
+    {
+        open({"scene.dng", "warm.dng"});
+        m_window->findChild<QAction *>("quickCleanAll")->trigger();
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 2, kPatienceMs);
+        const auto tells = readProvenance(path("clean/scene-clean.dng").toStdString());
+        QVERIFY(tells.ok());
+        QVERIFY(tells.value().treatment == session()->frame(0).suggestion.treatment);
+        QVERIFY(QFile::exists(path("clean/warm-clean.dng")));
+        m_window->findChild<QAction *>("quickClean")->trigger(); // done already: not once more
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 3, kPatienceMs);
+        QCOMPARE(QDir(path("clean")).entryList(QDir::Files), (QStringList{"scene-clean.dng", "warm-clean.dng"}));
+        const QStringList lines = m_window->findChild<QueuePanel *>()->lines();
+        QCOMPARE(lines.size(), 3);
+        QVERIFY(lines[0].startsWith("scene-clean.dng  verified"));
+        QVERIFY(lines[2].contains("left out"));
+    }
+
+    void aSeriesIsTreatedByOneNoiseLawAndAClashIsAskedAbout()
+    {
+        open({"scene.dng", "warm.dng"});
+        m_window->findChild<QAction *>("export")->trigger();
+        auto *dialog = m_window->findChild<ExportDialog *>();
+        QVERIFY(dialog);
+        dialog->findChild<QRadioButton *>("alike")->setChecked(true);
+        dialog->findChild<QCheckBox *>("sameNoise")->setChecked(true);
+        dialog->findChild<QRadioButton *>("beside")->setChecked(true);
+        dialog->findChild<QLineEdit *>("name")->setText("{name}-{counter}");
+        QCOMPARE(dialog->findChild<QLabel *>("preview")->text(), QStringLiteral("scene-0001.dng\nwarm-0002.dng"));
+        QVERIFY(dialog->findChild<QLabel *>("time")->text().contains("2 files"));
+        dialog->findChild<QComboBox *>("clash")->setCurrentIndex(1); // ask
+        QFile taken(path("warm-0002.dng"));
+        QVERIFY(taken.open(QIODevice::WriteOnly) && taken.write("mine") == 4);
+        taken.close();
+        QTimer::singleShot(200, this, [] {
+            auto *box = qobject_cast<QMessageBox *>(QApplication::activeModalWidget());
+            QVERIFY(box && box->text().contains("warm-0002.dng"));
+            for (QAbstractButton *b : box->buttons())
+                if (b->text() == "Leave out")
+                    b->click();
+        });
+        QTest::mouseClick(dialog->findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok), Qt::LeftButton);
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 2, kPatienceMs);
+        const auto &entries = m_window->exportQueue()->entries();
+        QCOMPARE(int(entries[0].state), int(QueuedJob::State::Done));
+        QCOMPARE(int(entries[1].state), int(QueuedJob::State::Skipped));
+        QVERIFY(taken.open(QIODevice::ReadOnly) && taken.readAll() == "mine");
+        QVERIFY(entries[1].job.seriesNoise == std::vector<NoiseModel>(session()->frame(0).noise->cells.begin(), session()->frame(0).noise->cells.end()));
+    }
+
+    void resultsComeBackAsGuests()
+    {
+        open({"scene.dng"});
+        m_window->quickClean(false);
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 1, kPatienceMs);
+        emit m_window->findChild<QueuePanel *>()->guestWanted(path("scene.dng"), path("clean/scene-clean.dng"));
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).guests.size(), size_t(1), kPatienceMs);
+        settle();
+        QCOMPARE(m_window->wall()->columnCount(), 5);
+    }
+
+    void theNextWindowGoesOnWhereThisOneWasLeft()
+    {
+        open({"scene.dng", "warm.dng"});
+        session()->setCurrent(1);
+        session()->chooseKeeper(2);
+        session()->changeRendering({.exposureEv = 1}, "exposure");
+        session()->setViewport({2, {0.25, 0.5}});
+        m_window->close();
+        m_window.reset();
+        show();
+        auto *button = m_window->findChild<QPushButton *>("continueButton");
+        QVERIFY(button->isVisible());
+        QTest::mouseClick(button, Qt::LeftButton);
+        QCOMPARE(session()->count(), 2);
+        QCOMPARE(session()->current(), 1);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
+        QCOMPARE(session()->readyFrame()->keeper, 2);
+        QCOMPARE(session()->look().rendering.exposureEv, 1.0);
+        QVERIFY(session()->viewport() == (Viewport{2, {0.25, 0.5}}));
+        settle();
+        QVERIFY(m_window->wall()->isVisible());
+    }
+
+    void unfinishedExportsAreOfferedAtTheNextStart()
+    {
+        m_window.reset();
+        {
+            ExportQueue queue;
+            queue.keepIn(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
+            queue.setPaused(true);
+            ExportJob job;
+            job.source = path("scene.dng").toStdString();
+            job.folder = path("out").toStdString();
+            queue.add(job);
+        }
+        show();
+        QVERIFY(m_window->dock("queue")->isVisible());
+        QVERIFY(m_window->findChild<QLabel *>("message")->text().contains("not finished"));
+        QVERIFY(!m_window->exportQueue()->isBusy());
+        auto *pause = m_window->findChild<QPushButton *>("queuePause");
+        QCOMPARE(pause->text(), QStringLiteral("Resume"));
+        QTest::mouseClick(pause, Qt::LeftButton);
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 1, kPatienceMs);
+        QVERIFY(readFrame(path("out/scene-clean.dng").toStdString()).ok());
+    }
+
+private:
+    QString path(const QString &name) const { return m_dir->filePath(name); }
+    Session *session() { return m_window->session(); }
+    void show()
+    {
+        m_window = std::make_unique<MainWindow>();
+        m_window->resize(1280, 800);
+        m_window->show();
+        QVERIFY(QTest::qWaitForWindowExposed(m_window.get()));
+        m_window->activateWindow();
+    }
+    void open(const QStringList &names)
+    {
+        QStringList files;
+        for (const QString &name : names)
+            files << path(name);
+        m_window->open(files);
+        for (int i = 0; i < session()->count(); ++i)
+            QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);
+    }
+    void settle() { QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs); }
+
+    std::unique_ptr<QTemporaryDir> m_dir;
+    std::unique_ptr<MainWindow> m_window;
+};
+
+QTEST_MAIN(HandOnTest)
+#include "hand_on_test.moc"
