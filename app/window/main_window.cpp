@@ -497,7 +497,7 @@ QWidget *MainWindow::makeEmptyPage()
     row->addStretch(1);
     const auto button = [&](const QString &text, auto slot) {
         auto *b = new QPushButton(text);
-        b->setMinimumSize(132, 30);
+        b->setMinimumSize(std::max(132, fontMetrics().horizontalAdvance(text) + 36), 30);
         connect(b, &QPushButton::clicked, this, slot);
         row->addWidget(b);
         return b;

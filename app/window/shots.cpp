@@ -155,6 +155,7 @@ int takeShots(MainWindow &window, const QString &folder)
             const QSignalBlocker quiet(field);
             field->setText(QStringLiteral("Halcyon Wren/clean"));
             w->findChild<QCheckBox *>(QStringLiteral("asTiff"))->setChecked(true);
+            QApplication::processEvents(); // the dialog grows
             ok = save(w, QStringLiteral("export")) && ok;
         }
     return ok ? 0 : 1;

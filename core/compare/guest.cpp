@@ -194,7 +194,7 @@ RgbImage<float> laidOver(const RgbImage<float> &guest, const Placed &p, Size siz
         return out;
     const auto part = resampled(guest, 1 / p.scale, covers.size(), covers.x - p.dx, covers.y - p.dy);
     for (int y = 0; y < covers.height; ++y)
-        std::copy_n(part.row(y), 3 * covers.width, out.row(covers.y + y) + 3 * covers.x);
+        std::transform(part.row(y), part.row(y) + 3 * covers.width, out.row(covers.y + y) + 3 * covers.x, [](float v) { return std::max(v, 0.f); }); // a raw one's dark colours may lie outside sRGB
     return out;
 }
 

@@ -122,6 +122,29 @@ private slots:
         QCOMPARE(QString::fromStdString(guest.value().words), QStringLiteral("Nothing had to be matched."));
     }
 
+    void darkColoursOutsideSrgbStayDark()
+    {
+        // Noise takes channels of a raw rendition below nothing, which is not where it has nothing.
+        const QTemporaryDir dir;
+        Scene scene = flatScene({320, 240}, 0.3f, 0.3f, 0.3f);
+        for (int y = 0; y < 240; ++y)
+            for (int x = 0; x < 320; ++x)
+                if ((x / 40 + y / 40) % 2)
+                    for (int c = 0; c < 3; ++c)
+                        scene.rgb[size_t((y * 320 + x) * 3 + c)] = c == 0 ? 0.01f : 0.f;
+        const ShootOptions o{.iso = 800};
+        const std::string file = dir.filePath("raw.dng").toStdString();
+        QVERIFY(writeShot(file, shoot(scene, o).value(), o));
+        const auto frame = readFrame(file).take();
+        const auto guest = readGuest(file, frame);
+        QVERIFY2(guest.ok(), guest.ok() ? "" : guest.error().userMessage.c_str());
+        const Frame &m = *guest.value().matched;
+        for (int y = 10; y < 30; ++y)
+            for (int x = 50; x < 70; ++x)
+                for (int c = 1; c < 3; ++c)
+                    QVERIFY2(m.linearAt(x, y, c) < 0.05f, qPrintable(QString::number(double(m.linearAt(x, y, c)))));
+    }
+
     void anotherPictureIsTurnedAway()
     {
         QImage other(800, 640, QImage::Format_RGB888);
