@@ -82,9 +82,10 @@ QString SessionKeeper::last() const
 
 void SessionKeeper::startOwn()
 {
+    m_file.clear();
     QDir().mkpath(m_folder);
     const QString when = QDateTime::currentDateTime().toString(QStringLiteral("yyyyMMdd-HHmmss"));
-    for (int i = 1;; ++i) {
+    for (int i = 1; i <= kMostOwn; ++i) {
         const QString file = QStringLiteral("%1/%2%3%4").arg(m_folder, when, i == 1 ? QString() : QStringLiteral("-%1").arg(i), ending());
         if (QFile::exists(file) || !(m_lock = lockFor(file)))
             continue;
@@ -112,6 +113,8 @@ Status SessionKeeper::keep()
     const bool first = m_file.isEmpty();
     if (first)
         startOwn();
+    if (m_file.isEmpty())
+        return error(ErrorCode::WriteFailed, tr("The session cannot be kept by itself: nothing can be written in %1. Save it under a name of your own (Ctrl+S).").arg(shown(m_folder)));
     const std::string text = sessionText(m_session->saved(QFileInfo(m_file).absolutePath()));
     if (text == m_kept)
         return {};

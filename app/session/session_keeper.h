@@ -35,7 +35,7 @@ signals:
 
 private:
     std::unique_ptr<QLockFile> lockFor(const QString &file) const; ///< null where another window has it
-    void startOwn();
+    void startOwn(); ///< leaves file() empty where nothing can be written
     void forgetOld() const;
     void scheduleKeeping();
 

@@ -784,8 +784,8 @@ void MainWindow::quickClean(bool all)
     enqueue(requests);
     const double left = m_queue.secondsLeft();
     const QString where = choices.place == ExportChoices::Place::Beside ? tr("beside the originals") : choices.place == ExportChoices::Place::Subfolder ? tr("in %1 beside the originals").arg(choices.subfolder) : tr("in %1").arg(QDir::toNativeSeparators(choices.folder));
-    say(left >= 0 ? tr("%n file(s) into the queue, %1, each with its suggestion; about %2.", nullptr, int(requests.size())).arg(where, durationWords(left))
-                  : tr("%n file(s) into the queue, %1, each with its suggestion.", nullptr, int(requests.size())).arg(where));
+    const QString what = requests.size() == 1 ? tr("One file") : tr("%1 files").arg(requests.size());
+    say(left >= 0 ? tr("%1 into the queue, %2, each with its suggestion; about %3.").arg(what, where, durationWords(left)) : tr("%1 into the queue, %2, each with its suggestion.").arg(what, where));
 }
 
 void MainWindow::showShortcuts()

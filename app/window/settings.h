@@ -8,8 +8,7 @@
 
 namespace irenic {
 
-/// What the application remembers between runs. Read and saved here and nowhere else, but for the export dialog's
-/// last folder and name.
+/// What the window remembers between runs. Exports remember theirs in ExportChoices, sessions in SessionKeeper.
 struct Settings {
     Tones::Wall wall = Tones::Wall::Mid;
     bool rollShown = true;

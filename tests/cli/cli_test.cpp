@@ -112,6 +112,19 @@ private slots:
         QVERIFY(run("irenic-cli", {"clean", "--list", dir.filePath("none.txt"), "--beside"}).err.contains("none.txt"));
     }
 
+    void aMethodWithoutItsWeightsSaysSo()
+    {
+        const QTemporaryDir dir;
+        qputenv("IRENIC_DATA", dir.path().toUtf8());
+        const Ran without = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--method", "unet"});
+        const Ran other = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--method", "dct"});
+        qunsetenv("IRENIC_DATA");
+        QVERIFY(without.status != 0);
+        QVERIFY2(without.err.contains("unet.weights") && without.err.contains("Other methods work"), without.err.constData());
+        QCOMPARE(other.status, 0);
+        QCOMPARE(QDir(dir.filePath("out")).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot).size(), 1);
+    }
+
     void aKilledWorkerIsMadeUpFor()
     {
         const QTemporaryDir dir;

@@ -135,6 +135,16 @@ private slots:
         QVERIFY(toRead.isEmpty());
     }
 
+    void aFolderThatCannotBeWrittenIsSaid()
+    {
+        Session session;
+        SessionKeeper keeper(&session, path("a.dng/within"));
+        session.addPaths({path("a.dng")});
+        const Status kept = keeper.keep();
+        QVERIFY(!kept.ok() && kept.error().userMessage.find("Ctrl+S") != std::string::npos);
+        QVERIFY(keeper.file().isEmpty());
+    }
+
     void missingFramesKeepWhatWasDecidedAndAreFoundTogether()
     {
         Session before;
