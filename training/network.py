@@ -1,11 +1,18 @@
 # SPDX-License-Identifier: GPL-3.0-or-later
 """A residual U-Net on the four packed planes of a two-by-two sensor, without biases: multiply samples and noise by a factor
 and the answer is multiplied by it (Mohan, Kadkhodaie, Simoncelli and Fernandez-Granda, ICLR 2020). The noise it is told
-comes as a fifth, constant plane."""
+comes as a fifth, constant plane. The local mean is taken off before: against it noise is small, and weights would have to cancel it.
+What is taken away has no local mean either: brightness and colour stay, whatever was learned."""
 import torch
 from torch import nn
 
-WIDTHS = (32, 64, 96)
+WIDTHS = (16, 48, 96)
+MEAN = 25  # packed samples, each way; beyond that the network sees nothing together anyway
+
+
+def local_mean(planes):
+    mean = lambda x, size, pad: nn.functional.avg_pool2d(x, size, 1, pad, count_include_pad=False)
+    return mean(mean(planes, (MEAN, 1), (MEAN // 2, 0)), (1, MEAN), (0, MEAN // 2))
 
 
 def conv(inputs, outputs, size=3, stride=1):
@@ -38,7 +45,8 @@ class Network(nn.Module):
 
     def forward(self, planes, sigma):
         """planes: N x 4 x H x W, H and W multiples of 4, noise of standard deviation sigma (N x 1 x 1 x 1)."""
-        x = torch.relu(self.enter(torch.cat([planes, sigma.expand(-1, 1, *planes.shape[2:])], 1)))
+        detail = planes - local_mean(planes)
+        x = torch.relu(self.enter(torch.cat([detail, sigma.expand(-1, 1, *planes.shape[2:])], 1)))
         x0 = self.down[0](x)
         x1 = self.down[1](torch.relu(self.shrink[0](x0)))
         x2 = torch.relu(self.shrink[1](x1))
@@ -46,4 +54,5 @@ class Network(nn.Module):
             x2 = block(x2)
         x1 = self.up[0](torch.relu(nn.functional.interpolate(self.grow[0](x2), scale_factor=2) + x1))
         x0 = self.up[1](torch.relu(nn.functional.interpolate(self.grow[1](x1), scale_factor=2) + x0))
-        return planes - self.leave(x0)
+        noise = self.leave(x0)
+        return planes - (noise - local_mean(noise))

@@ -28,6 +28,8 @@ def augment(scene, side, rng):
     if rng.random() < 0.5:
         crop = crop[:, ::-1]
     crop = np.rot90(crop, rng.integers(4))[..., rng.permutation(3)]
+    if rng.random() < 0.08:  # nothing but noise: nothing must be made of it
+        crop = np.broadcast_to(crop.mean((0, 1)), crop.shape)
     mix = np.eye(3, dtype=np.float32) * (1 - 0.35) + rng.dirichlet((1, 1, 1), 3).astype(np.float32) * 0.35
     balance = np.array([1 / rng.uniform(1.0, 2.6), 1, 1 / rng.uniform(1.0, 2.6)], np.float32)
     return (crop @ mix.T) * balance * np.float32(np.exp(rng.uniform(np.log(0.03), np.log(3))))

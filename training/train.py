@@ -23,7 +23,7 @@ from sensor import augment, shoot
 
 BATCH, CROP = 16, 128  # sensor pixels
 HELD_OUT = 24
-AVERAGING = 0.999
+AVERAGING = 0.998
 GAINS = {"low": 2e-4, "middle": 1.5e-3, "high": 8e-3, "extreme": 3e-2}
 
 
@@ -80,7 +80,8 @@ def main():
     if args.resume or args.start:
         state = torch.load(checkpoint)
         network.load_state_dict(state["network"])
-        optimiser.load_state_dict(state["optimiser"])
+        if "optimiser" in state:  # a kept checkpoint has none: a few hundred steps make it up
+            optimiser.load_state_dict(state["optimiser"])
         average.load_state_dict(state["average"])
         step = state["step"]
     else:

@@ -4,6 +4,7 @@
 #include "methods/bm3d/bm3d.h"
 #include "methods/dct/dct.h"
 #include "methods/nlm/nlm.h"
+#include "methods/unet/unet.h"
 #include "methods/wavelet/wavelet.h"
 
 #include <array>
@@ -17,6 +18,7 @@ namespace {
 struct Registered {
     MethodInfo info;
     std::unique_ptr<DenoiseMethod> (*make)(const Treatment &);
+    Status (*ready)() = nullptr; ///< where it needs more than the program
 };
 
 /// One line per method.
@@ -25,6 +27,7 @@ const std::array kRegistered{
     Registered{kDctInfo, makeDct},
     Registered{kNlmInfo, makeNlm},
     Registered{kBm3dInfo, makeBm3d},
+    Registered{kUnetInfo, makeUnet, unetIsReady},
 };
 
 const auto kInfos = [] {
@@ -67,8 +70,12 @@ const MethodInfo *findMethod(const std::string &id)
 Status validate(const Treatment &treatment)
 {
     for (const std::string &id : {treatment.method, treatment.colourMethod.empty() ? treatment.method : treatment.colourMethod}) {
-        if (findMethod(id))
+        const auto found = std::find_if(kRegistered.begin(), kRegistered.end(), [&](const Registered &r) { return id == r.info.id; });
+        if (found != kRegistered.end()) {
+            if (const Status s = found->ready ? found->ready() : Status(); !s)
+                return s;
             continue;
+        }
         std::string known;
         for (const MethodInfo &m : kInfos)
             known += (known.empty() ? "" : ", ") + std::string(m.id);

@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/image.h"
+#include "methods/unet/weights.h"
+
+#include <memory>
+#include <stop_token>
+
+namespace irenic::unet {
+
+inline constexpr int kPlanes = 4;     ///< packed: red, green beside it, green beside blue, blue
+inline constexpr int kAlignment = 4;  ///< both sides of the packed planes are multiples of it, and places count from there
+inline constexpr int kReach = 34;     ///< packed samples around one that it depends on, wherever it lies in its square of four
+
+/// The network on one thread: oneDNN primitives in channels-last layout, and the memory between them. Kept from tile to tile.
+class Network
+{
+public:
+    explicit Network(const Weights &weights); ///< which must outlive it
+    ~Network();
+
+    /// Channels of a packed sample in the input; those behind the planes and the noise are zero.
+    static constexpr int kChannels = 16;
+
+    /// @param size packed; both sides multiples of kAlignment
+    /// Room for size.width x size.height x kChannels numbers, channels last: planes, then noise, then zeros. To be filled for run().
+    float *input(Size size);
+    /// What the network takes for noise: as many numbers in the same layout, of which the first kPlanes of each sample count. Null once stopped.
+    const float *run(Size size, const std::stop_token &stop = {});
+
+private:
+    struct Private;
+    std::unique_ptr<Private> d;
+};
+
+} // namespace irenic::unet

@@ -1,0 +1,20 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "methods/denoise_method.h"
+
+namespace irenic {
+
+inline constexpr MethodInfo kUnetInfo{"unet", "Residual U-Net", "Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead.", "About twice the wavelet's time.", 0.4};
+
+/// A compact residual U-Net on the four packed planes of a two-by-two sensor, trained on procedural scenes and the sensor's law alone
+/// (training/). It is told the noise and answers what it takes for noise. Without biases, so that its answer grows with its input.
+/// Strengths up to 1 take that share of what it took for noise, each of its own part; beyond 1 it is told that much more noise.
+/// Sources: Ronneberger, Fischer and Brox, MICCAI 2015 (U-Net); Zhang, Zuo, Chen, Meng and Zhang, IEEE Trans. Image Process. 26(7), 2017
+/// (residual learning); Mohan, Kadkhodaie, Simoncelli and Fernandez-Granda, ICLR 2020 (without biases).
+std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment);
+
+/// Its weights are there and whole.
+Status unetIsReady();
+
+} // namespace irenic

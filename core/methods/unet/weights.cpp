@@ -1,0 +1,111 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "methods/unet/weights.h"
+
+#include <zlib.h>
+
+#include <bit>
+#include <cmath>
+#include <cstdlib>
+#include <cstring>
+#include <fstream>
+
+namespace irenic::unet {
+
+namespace {
+
+constexpr char kMagic[8] = {'I', 'R', 'E', 'N', 'U', 'N', 'E', 'T'};
+constexpr uint32_t kVersion = 1;
+constexpr size_t kHeaderBytes = sizeof kMagic + 6 * sizeof(uint32_t);
+constexpr uint32_t kWidest = 512;
+
+/// IEEE 754 half precision.
+float fromHalf(uint16_t h)
+{
+    const int exponent = h >> 10 & 31, mantissa = h & 1023;
+    const float size = exponent == 0 ? std::ldexp(float(mantissa), -24) : std::ldexp(float(mantissa + 1024), exponent - 25);
+    return h & 0x8000 ? -size : size;
+}
+
+} // namespace
+
+std::vector<Convolution> layersOf(const std::array<int, 3> &widths)
+{
+    const auto [a, b, c] = widths;
+    std::vector<Convolution> all;
+    const auto add = [&](int inputs, int outputs, int side = 3) { all.push_back({inputs, outputs, side, {}}); };
+    add(5, a);
+    add(a, a), add(a, a);
+    add(b, b), add(b, b);
+    add(a, b, 2), add(b, c, 2);
+    for (int i = 0; i < 4; ++i)
+        add(c, c);
+    add(c, b, 1), add(b, a, 1);
+    add(b, b), add(b, b);
+    add(a, a), add(a, a);
+    add(a, 4);
+    return all;
+}
+
+Result<Weights> readWeights(const std::filesystem::path &file)
+{
+    const auto damaged = [&](const std::string &why) { return Error{ErrorCode::Damaged, "The learned weights in " + file.string() + " cannot be used: " + why + ". Other methods work without them.", {}}; };
+    std::ifstream in(file, std::ios::binary);
+    if (!in)
+        return Error{ErrorCode::NotFound, "The learned weights are not there (" + file.string() + "); building Irenic puts them there. Other methods work without them.", {}};
+    const std::vector<char> bytes{std::istreambuf_iterator<char>(in), {}};
+    if (bytes.size() < kHeaderBytes || std::memcmp(bytes.data(), kMagic, sizeof kMagic) != 0)
+        return damaged("it is no such file");
+    const auto wordAt = [&](size_t at) {
+        uint32_t v = 0;
+        for (size_t i = 0; i < 4; ++i)
+            v |= uint32_t(uint8_t(bytes[sizeof kMagic + 4 * at + i])) << (8 * i);
+        return v;
+    };
+    if (wordAt(0) != kVersion)
+        return Error{ErrorCode::Unsupported, "The learned weights in " + file.string() + " are of another version of Irenic. Other methods work without them.", {}};
+    Weights w;
+    for (size_t i = 0; i < 3; ++i) {
+        const uint32_t width = wordAt(1 + i);
+        if (width == 0 || width > kWidest || width % 16 != 0)
+            return damaged("it tells of a network that cannot be");
+        w.widths[i] = int(width);
+    }
+    w.layers = layersOf(w.widths);
+    size_t count = 0;
+    for (const Convolution &c : w.layers)
+        count += size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side);
+    if (wordAt(4) != count || bytes.size() != kHeaderBytes + 2 * count)
+        return damaged("it is not as long as it should be");
+    const auto *payload = reinterpret_cast<const unsigned char *>(bytes.data()) + kHeaderBytes;
+    w.checksum = uint32_t(crc32(crc32(0, nullptr, 0), payload, uInt(2 * count)));
+    if (w.checksum != wordAt(5))
+        return damaged("its check sum is wrong");
+    for (Convolution &c : w.layers) {
+        c.weights.resize(size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side));
+        for (float &v : c.weights) {
+            const uint16_t half = uint16_t(payload[0] | payload[1] << 8);
+            payload += 2;
+            if ((half >> 10 & 31) == 31)
+                return damaged("it holds what is no number");
+            v = fromHalf(half);
+        }
+    }
+    return w;
+}
+
+std::filesystem::path weightsFile()
+{
+    if (const char *folder = std::getenv("IRENIC_DATA"))
+        return std::filesystem::path(folder) / "unet.weights";
+    std::error_code ec;
+    const auto program = std::filesystem::read_symlink("/proc/self/exe", ec);
+    return program.parent_path().parent_path() / "share/irenic/unet.weights";
+}
+
+const Result<Weights> &shippedWeights()
+{
+    static const Result<Weights> weights = readWeights(weightsFile());
+    return weights;
+}
+
+} // namespace irenic::unet

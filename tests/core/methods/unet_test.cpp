@@ -1,0 +1,274 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "methods/unet/network.h"
+#include "methods/unet/unet.h"
+#include "support/frames.h"
+#include "support/planes.h"
+
+#include <QFile>
+#include <QTemporaryDir>
+#include <QTest>
+
+#include <random>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+constexpr int kChannels = unet::Network::kChannels;
+
+unet::Weights randomWeights(unsigned seed)
+{
+    std::mt19937 random(seed);
+    unet::Weights w;
+    w.widths = {16, 16, 32};
+    w.layers = unet::layersOf(w.widths);
+    for (unet::Convolution &c : w.layers) {
+        std::normal_distribution<float> normal(0, 1 / std::sqrt(float(c.inputs * c.side * c.side)));
+        c.weights.resize(size_t(c.inputs * c.outputs * c.side * c.side));
+        for (float &v : c.weights)
+            v = normal(random);
+    }
+    return w;
+}
+
+/// Channels first, in double precision: the network as training/network.py writes it, by plain loops.
+struct Maps {
+    int channels, height, width;
+    std::vector<double> v;
+    Maps(int c, int h, int w) : channels(c), height(h), width(w), v(size_t(c) * size_t(h) * size_t(w), 0) {}
+    double &at(int c, int y, int x) { return v[(size_t(c) * size_t(height) + size_t(y)) * size_t(width) + size_t(x)]; }
+};
+
+Maps convolved(Maps in, const unet::Convolution &c)
+{
+    const int stride = c.side == 2 ? 2 : 1, padding = c.side == 3 ? 1 : 0;
+    Maps out(c.outputs, in.height / stride, in.width / stride);
+    for (int o = 0; o < c.outputs; ++o)
+        for (int y = 0; y < out.height; ++y)
+            for (int x = 0; x < out.width; ++x)
+                for (int i = 0; i < c.inputs; ++i)
+                    for (int v = 0; v < c.side; ++v)
+                        for (int u = 0; u < c.side; ++u) {
+                            const int sy = y * stride + v - padding, sx = x * stride + u - padding;
+                            if (sy >= 0 && sy < in.height && sx >= 0 && sx < in.width)
+                                out.at(o, y, x) += double(c.weights[size_t(((o * c.inputs + i) * c.side + v) * c.side + u)]) * in.at(i, sy, sx);
+                        }
+    return out;
+}
+
+Maps relu(Maps m)
+{
+    for (double &v : m.v)
+        v = std::max(v, 0.0);
+    return m;
+}
+
+Maps sum(Maps a, const Maps &b)
+{
+    for (size_t i = 0; i < a.v.size(); ++i)
+        a.v[i] += b.v[i];
+    return a;
+}
+
+Maps grown(Maps in)
+{
+    Maps out(in.channels, 2 * in.height, 2 * in.width);
+    for (int c = 0; c < out.channels; ++c)
+        for (int y = 0; y < out.height; ++y)
+            for (int x = 0; x < out.width; ++x)
+                out.at(c, y, x) = in.at(c, y / 2, x / 2);
+    return out;
+}
+
+Maps reference(const unet::Weights &w, const Maps &in)
+{
+    const auto &l = w.layers;
+    const auto block = [&](const Maps &x, size_t at) { return relu(sum(convolved(relu(convolved(x, l[at])), l[at + 1]), x)); };
+    const Maps full = block(relu(convolved(in, l[0])), 1);
+    const Maps half = block(relu(convolved(full, l[5])), 3);
+    const Maps quarter = block(block(relu(convolved(half, l[6])), 7), 9);
+    const Maps up = block(relu(sum(grown(convolved(quarter, l[11])), half)), 13);
+    return convolved(block(relu(sum(grown(convolved(up, l[12])), full)), 15), l[17]);
+}
+
+std::vector<float> randomInput(Size size, unsigned seed)
+{
+    std::mt19937 random(seed);
+    std::normal_distribution<float> normal(3, 2);
+    std::vector<float> in(size_t(size.area()) * kChannels, 0.f);
+    for (size_t i = 0; i < in.size(); i += kChannels) {
+        for (size_t c = 0; c < 4; ++c)
+            in[i + c] = normal(random);
+        in[i + 4] = 1;
+    }
+    return in;
+}
+
+std::vector<float> runOn(unet::Network &network, Size size, const std::vector<float> &in)
+{
+    std::copy(in.begin(), in.end(), network.input(size));
+    const float *out = network.run(size);
+    return {out, out + in.size()};
+}
+
+float at(const std::vector<float> &v, Size size, int x, int y, int channel)
+{
+    return v[(size_t(y) * size_t(size.width) + size_t(x)) * kChannels + size_t(channel)];
+}
+
+} // namespace
+
+class UnetTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void computesWhatTheNetworkIsDefinedAs()
+    {
+        const unet::Weights w = randomWeights(1);
+        unet::Network network(w);
+        const Size size{20, 12};
+        const auto in = randomInput(size, 2), out = runOn(network, size, in);
+        Maps maps(5, size.height, size.width);
+        for (int c = 0; c < 5; ++c)
+            for (int y = 0; y < size.height; ++y)
+                for (int x = 0; x < size.width; ++x)
+                    maps.at(c, y, x) = double(at(in, size, x, y, c));
+        Maps meant = reference(w, maps);
+        double largest = 0;
+        for (int c = 0; c < 4; ++c)
+            for (int y = 0; y < size.height; ++y)
+                for (int x = 0; x < size.width; ++x) {
+                    largest = std::max(largest, std::abs(meant.at(c, y, x)));
+                    QVERIFY(std::abs(double(at(out, size, x, y, c)) - meant.at(c, y, x)) < 1e-4 * (1 + std::abs(meant.at(c, y, x))));
+                }
+        QVERIFY(largest > 0.5);
+    }
+
+    void nothingBeyondItsReachCounts()
+    {
+        const unet::Weights w = randomWeights(3);
+        unet::Network network(w);
+        const Size size{96, 92};
+        const auto in = randomInput(size, 4);
+        for (const int x0 : {40, 41, 42, 43}) { // every place in the grid
+            auto changed = in;
+            for (int y = 0; y < size.height; ++y)
+                for (int x = 0; x < size.width; ++x)
+                    if (std::abs(x - x0) > unet::kReach || std::abs(y - x0) > unet::kReach)
+                        for (size_t c = 0; c < 4; ++c)
+                            changed[(size_t(y) * size_t(size.width) + size_t(x)) * kChannels + c] = 1000;
+            const auto a = runOn(network, size, in), b = runOn(network, size, changed);
+            for (int c = 0; c < 4; ++c)
+                QCOMPARE(at(b, size, x0, x0, c), at(a, size, x0, x0, c));
+            QVERIFY(at(b, size, x0 + unet::kReach, x0, 0) != at(a, size, x0 + unet::kReach, x0, 0));
+        }
+    }
+
+    void placeAndSizeOfATileDoNotCount()
+    {
+        const unet::Weights w = randomWeights(5);
+        unet::Network network(w);
+        const Size large{160, 120}, small{92, 84};
+        const auto in = randomInput(large, 6);
+        const int dx = 28, dy = 16;
+        std::vector<float> part(size_t(small.area()) * kChannels);
+        for (int y = 0; y < small.height; ++y)
+            std::copy_n(in.begin() + ptrdiff_t((y + dy) * large.width + dx) * kChannels, small.width * kChannels, part.begin() + ptrdiff_t(y) * small.width * kChannels);
+        const auto whole = runOn(network, large, in), cut = runOn(network, small, part);
+        for (int y = unet::kReach; y < small.height - unet::kReach; ++y)
+            for (int x = unet::kReach; x < small.width - unet::kReach; ++x)
+                for (int c = 0; c < 4; ++c)
+                    QVERIFY(at(cut, small, x, y, c) == at(whole, large, x + dx, y + dy, c));
+    }
+
+    void theShippedWeightsAreWhole()
+    {
+        const auto &w = unet::shippedWeights();
+        QVERIFY2(w.ok(), w.ok() ? "" : w.error().userMessage.c_str());
+        QVERIFY(unetIsReady().ok());
+    }
+
+    void twiceTheInputIsTwiceTheAnswer()
+    {
+        unet::Network network(unet::shippedWeights().value());
+        const Size size{64, 64};
+        auto in = randomInput(size, 7);
+        const auto once = runOn(network, size, in);
+        for (float &v : in)
+            v *= 2;
+        const auto twice = runOn(network, size, in);
+        for (size_t i = 0; i < once.size(); i += 5)
+            QVERIFY(twice[i] == 2 * once[i]); // a power of two loses nothing
+    }
+
+    void damagedWeightsAreRefused_data()
+    {
+        QTest::addColumn<QString>("what");
+        QTest::addColumn<int>("code");
+        QTest::newRow("missing") << "missing" << int(ErrorCode::NotFound);
+        QTest::newRow("another file") << "words" << int(ErrorCode::Damaged);
+        QTest::newRow("cut off") << "cut" << int(ErrorCode::Damaged);
+        QTest::newRow("a bit turned") << "bit" << int(ErrorCode::Damaged);
+        QTest::newRow("a later version") << "version" << int(ErrorCode::Unsupported);
+        QTest::newRow("widths that cannot be") << "widths" << int(ErrorCode::Damaged);
+    }
+    void damagedWeightsAreRefused()
+    {
+        QFETCH(QString, what);
+        QFETCH(int, code);
+        QFile good(QString::fromStdString(unet::weightsFile().string()));
+        QVERIFY(good.open(QIODevice::ReadOnly));
+        QByteArray bytes = good.readAll();
+        if (what == "words")
+            bytes = "these are no weights, but words, as anybody can see who reads them";
+        if (what == "cut")
+            bytes.chop(3);
+        if (what == "bit")
+            bytes[bytes.size() / 2] = char(bytes[bytes.size() / 2] ^ 4);
+        if (what == "version")
+            bytes[8] = 2;
+        if (what == "widths")
+            bytes[12] = 17;
+        const QTemporaryDir dir;
+        const QString file = dir.filePath("odd.weights");
+        if (what != "missing") {
+            QFile out(file);
+            QVERIFY(out.open(QIODevice::WriteOnly) && out.write(bytes) == bytes.size());
+        }
+        const auto read = unet::readWeights(file.toStdString());
+        QVERIFY(!read.ok());
+        QCOMPARE(int(read.error().code), code);
+        const QString words = QString::fromStdString(read.error().userMessage);
+        QVERIFY2(words.contains("odd.weights") && words.contains("Other methods work without"), qPrintable(words));
+    }
+
+    void littleIsLeftOfPureNoise()
+    {
+        // A flat field of every tone: no more than half a per cent of the variance, and the mean where it was.
+        const std::unique_ptr<DenoiseMethod> method = makeUnet({"unet", 1, 1, {}});
+        const int halo = method->haloPx(), side = 256;
+        for (const float level : {0.f, 5.f, 40.f}) {
+            const Plane<float> noise = gaussianPlane({side + 2 * halo + kRowPaddingPx, side + 2 * halo}, 11, level);
+            const auto in = noise.constView().cut({0, 0, side + 2 * halo, side + 2 * halo});
+            Plane<float> out({side, side});
+            Scratch scratch;
+            method->denoiseTile(TileInput::mosaic(in, CfaPattern()), {0, 0, side, side}, {out.view(), {}, {}}, scratch);
+            double mean = 0, square = 0, before = 0;
+            for (int y = 0; y < side; ++y)
+                for (int x = 0; x < side; ++x) {
+                    mean += double(out.at(x, y));
+                    square += double(out.at(x, y)) * double(out.at(x, y));
+                    before += double(in.row(y + halo)[x + halo]);
+                }
+            mean /= side * side;
+            before /= side * side;
+            const double variance = square / (side * side) - mean * mean;
+            QVERIFY2(variance < 0.005, qPrintable(QStringLiteral("at %1: %2").arg(double(level)).arg(variance)));
+            QVERIFY2(std::abs(mean - before) < 0.02, qPrintable(QStringLiteral("at %1: %2 of %3").arg(double(level)).arg(mean).arg(before)));
+        }
+    }
+};
+
+QTEST_APPLESS_MAIN(UnetTest)
+#include "unet_test.moc"
