@@ -56,7 +56,7 @@ public:
         if (!in.isMosaic())
             return m_fullColour->denoiseTile(in.shrunkBy(haloPx() - m_fullColour->haloPx()), where, out, scratch);
         const Rect wide = where.grownBy(kBinomialPx);
-        const float told[2] = {std::max(1.f, m_luminance), std::max(1.f, m_colour)};
+        const float told[2] = {toldFor(m_luminance), toldFor(m_colour)};
         const PlaneView<float> luminance = scratch.plane(0, wide.size()).view();
         if (!takenForNoise(in, where, wide, told[0], luminance, scratch))
             return;
@@ -70,6 +70,9 @@ public:
     }
 
 private:
+    /// The noise that the network is told at a strength. Up to one and a quarter times what there is it takes more; told of more still, it begins to leave more again.
+    static float toldFor(float strength) { return 1 + std::max(0.f, strength - 1) / 8; }
+
     static constexpr float kMeanOf = 1.f / ((2 * kMeanReach + 1) * (2 * kMeanReach + 1));
     static constexpr size_t kChannels = unet::Network::kChannels;
 
