@@ -124,6 +124,20 @@ std::filesystem::path folderFor(const std::filesystem::path &source, const Clean
     return !a.outFolder.empty() ? std::filesystem::path(a.outFolder) : a.subfolder.empty() ? source.parent_path() : source.parent_path() / a.subfolder;
 }
 
+Result<ExportOutcome> cleanOne(ExportJob &job, const CleanArguments &a)
+{
+    const RunContext run{a.threads, {}, {}};
+    std::shared_ptr<const Frame> frame;
+    if (a.automaticBrightness) {
+        const auto read = readFrame(job.source, run);
+        if (!read)
+            return read.error();
+        frame = read.value();
+        job.options.rendering.exposureEv = automaticExposureEv(frame, a.rendering);
+    }
+    return runExportJob(job, frame, nullptr, run, a.dryRun);
+}
+
 void tell(const std::string &file, const ExportOutcome &o, const CleanArguments &a)
 {
     const Treatment &t = o.treatment;
@@ -170,24 +184,13 @@ int clean(const CleanArguments &arguments)
         job.source = file;
         job.folder = folderFor(job.source, arguments);
         job.parts.counter = int(i) + 1; // of the whole list: every shard counts alike
-        std::shared_ptr<const Frame> frame;
-        if (arguments.automaticBrightness) {
-            const auto read = readFrame(file, {arguments.threads, {}, {}});
-            if (!read) {
-                report(file, read.error(), arguments.json);
-                status = 1;
-                continue;
-            }
-            frame = read.value();
-            job.options.rendering.exposureEv = automaticExposureEv(frame, arguments.rendering);
-        }
-        const Result<ExportOutcome> outcome = runExportJob(job, frame, nullptr, {arguments.threads, {}, {}}, arguments.dryRun);
-        if (!outcome) {
-            report(file, outcome.error(), arguments.json);
-            status = 1;
+        const Result<ExportOutcome> outcome = cleanOne(job, arguments);
+        if (outcome) {
+            tell(file, outcome.value(), arguments);
             continue;
         }
-        tell(file, outcome.value(), arguments);
+        report(file, outcome.error(), arguments.json);
+        status = 1;
     }
     return status;
 }

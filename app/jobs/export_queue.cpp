@@ -117,15 +117,17 @@ int ExportQueue::count(State state) const
     return int(std::count_if(m_entries.begin(), m_entries.end(), [state](const Entry &e) { return e.state == state; }));
 }
 
-void ExportQueue::add(const ExportJob &job, const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, double expected)
+void ExportQueue::add(const std::vector<ExportRequest> &requests)
 {
-    Entry e;
-    e.job = job;
-    e.id = ++m_lastId;
-    e.expected = expected;
-    e.frame = frame;
-    e.noise = noise;
-    m_entries.push_back(std::move(e));
+    for (const ExportRequest &r : requests) {
+        Entry e;
+        e.job = r.job;
+        e.id = ++m_lastId;
+        e.expected = r.expected;
+        e.frame = r.frame;
+        e.noise = r.noise;
+        m_entries.push_back(std::move(e));
+    }
     startNext();
     noteChange();
 }
@@ -160,14 +162,22 @@ void ExportQueue::cancelAll()
     noteChange();
 }
 
-void ExportQueue::retry(int id)
+/// Behind all others.
+bool ExportQueue::waitAgain(int id)
 {
     const auto e = find(id);
     if (e == m_entries.end() || (e->state != State::Failed && e->state != State::Cancelled))
-        return;
+        return false;
     e->state = State::Waiting;
     e->words.clear();
     std::rotate(e, e + 1, m_entries.end());
+    return true;
+}
+
+void ExportQueue::retry(int id)
+{
+    if (!waitAgain(id))
+        return;
     startNext();
     noteChange();
 }
@@ -179,7 +189,9 @@ void ExportQueue::retryFailed()
         if (e.state == State::Failed)
             ids.push_back(e.id);
     for (const int id : ids)
-        retry(id);
+        waitAgain(id);
+    startNext();
+    noteChange();
 }
 
 void ExportQueue::move(int id, int steps)
@@ -315,7 +327,10 @@ void ExportQueue::finish(int id, const Result<ExportOutcome> &done)
         e.noise.reset();
         if (!o.skipped)
             learn(e);
-        emit exported(textOf(e.job.source), textOf(e.result), e.seconds);
+        if (o.skipped)
+            emit leftOut(textOf(e.job.source), textOf(e.result), QString::fromStdString(o.note));
+        else
+            emit exported(textOf(e.job.source), textOf(e.result), e.seconds);
     } else if (done.error().code == ErrorCode::Cancelled) {
         e.state = State::Cancelled;
     } else {

@@ -10,6 +10,14 @@
 
 namespace irenic {
 
+/// An export as the queue takes it.
+struct ExportRequest {
+    ExportJob job;
+    std::shared_ptr<const Frame> frame;       ///< null where it is to be read again
+    std::shared_ptr<const NoiseReport> noise; ///< null where it was not measured yet
+    double expected = 0; ///< seconds, see expectedSeconds(); 0: not known
+};
+
 /// Exports one after the other in the background, at low priority. A failed one is reported and passed over. What is over stays in the
 /// list until it is cleared. Once kept in a folder, the list is written there at every step, and outlives the process.
 class ExportQueue : public QObject
@@ -31,7 +39,8 @@ public:
     /// something was taken over the queue is paused. How many exports are unfinished.
     int keepIn(const QString &folder);
 
-    void add(const ExportJob &job, const std::shared_ptr<const Frame> &frame = {}, const std::shared_ptr<const NoiseReport> &noise = {}, double expected = 0);
+    void add(const ExportJob &job, const std::shared_ptr<const Frame> &frame = {}, const std::shared_ptr<const NoiseReport> &noise = {}, double expected = 0) { add({{job, frame, noise, expected}}); }
+    void add(const std::vector<ExportRequest> &requests);
     void setPaused(bool paused); ///< the running one is finished first
     bool isPaused() const { return m_paused; }
     void cancel(int id);
@@ -57,11 +66,13 @@ signals:
     void changed();    ///< entries, or their states
     void progressed(int id); ///< the fraction of the running one
     void exported(const QString &source, const QString &file, double seconds);
+    void leftOut(const QString &source, const QString &file, const QString &why); ///< `file` is there already
     void failed(const QString &source, const QString &problem);
     void finished(); ///< nothing waits any more
 
 private:
     std::vector<Entry>::iterator find(int id);
+    bool waitAgain(int id);
     void startNext();
     void finish(int id, const Result<ExportOutcome> &done);
     void learn(const Entry &entry);

@@ -1,18 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/export_job.h"
+#include "jobs/export_queue.h"
 #include "session/session.h"
 
 namespace irenic {
-
-/// An export as the queue takes it.
-struct ExportRequest {
-    ExportJob job;
-    std::shared_ptr<const Frame> frame;       ///< null where it is to be read again
-    std::shared_ptr<const NoiseReport> noise; ///< null where it was not measured yet
-    double expected = 0; ///< seconds, see expectedSeconds(); 0: not known
-};
 
 /// What is asked of an export, for any frames; remembered from one to the next.
 struct ExportChoices {

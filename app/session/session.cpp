@@ -310,7 +310,9 @@ void Session::noteExported(const QString &path, const QString &file)
     const int index = indexOf(path);
     if (index < 0)
         return;
-    m_frames[size_t(index)]->exported.append(file);
+    QStringList &exported = m_frames[size_t(index)]->exported;
+    if (!exported.contains(file))
+        exported.append(file);
     emit frameChanged(index);
 }
 

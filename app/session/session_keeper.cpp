@@ -36,10 +36,8 @@ SessionKeeper::SessionKeeper(Session *session, const QString &folder, QObject *p
 {
     m_timer.setSingleShot(true);
     m_timer.setInterval(kKeepAfterMs);
-    connect(&m_timer, &QTimer::timeout, this, [this] {
-        if (const Status s = keep(); !s)
-            emit failed(QString::fromStdString(s.error().userMessage));
-    });
+    m_writer.setMaxThreadCount(1);
+    connect(&m_timer, &QTimer::timeout, this, &SessionKeeper::keepAside);
     connect(session, &Session::framesAdded, this, &SessionKeeper::scheduleKeeping);
     for (const auto signal : {&Session::frameChanged, &Session::choicesChanged, &Session::currentChanged, &Session::columnChanged})
         connect(session, signal, this, &SessionKeeper::scheduleKeeping);
@@ -105,27 +103,63 @@ void SessionKeeper::forgetOld() const
             QFile::remove(all[i].absoluteFilePath());
 }
 
-Status SessionKeeper::keep()
+std::string SessionKeeper::textToKeep()
 {
     m_timer.stop();
     if (m_session->count() == 0)
         return {};
-    const bool first = m_file.isEmpty();
-    if (first)
+    if (m_file.isEmpty()) {
         startOwn();
-    if (m_file.isEmpty())
-        return error(ErrorCode::WriteFailed, tr("The session cannot be kept by itself: nothing can be written in %1. Save it under a name of your own (Ctrl+S).").arg(shown(m_folder)));
-    const std::string text = sessionText(m_session->saved(QFileInfo(m_file).absolutePath()));
-    if (text == m_kept)
-        return {};
-    QSaveFile file(m_file);
-    if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit())
-        return error(ErrorCode::WriteFailed, tr("The session could not be kept in %1: %2. It is still open; what was kept before is still there.").arg(shown(m_file), file.errorString()));
-    m_kept = text;
-    if (first)
         forgetOld();
-    QSettings().setValue(QLatin1String(kLast), m_file);
+    }
+    std::string text = sessionText(m_session->saved(QFileInfo(m_file).absolutePath()));
+    return text == m_kept ? std::string() : text;
+}
+
+Status SessionKeeper::write(const QString &name, const std::string &text)
+{
+    QSaveFile file(name);
+    if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit())
+        return error(ErrorCode::WriteFailed, tr("The session could not be kept in %1: %2. It is still open; what was kept before is still there.").arg(shown(name), file.errorString()));
+    QSettings().setValue(QLatin1String(kLast), name);
     return {};
+}
+
+Error SessionKeeper::nowhereToKeep() const
+{
+    return error(ErrorCode::WriteFailed, tr("The session cannot be kept by itself: nothing can be written in %1. Save it under a name of your own (Ctrl+S).").arg(shown(m_folder)));
+}
+
+Status SessionKeeper::keep()
+{
+    const std::string text = textToKeep();
+    m_writer.waitForDone();
+    if (text.empty())
+        return {};
+    if (m_file.isEmpty())
+        return nowhereToKeep();
+    const Status written = write(m_file, text);
+    if (written)
+        m_kept = text;
+    return written;
+}
+
+/// The same off the window's thread.
+void SessionKeeper::keepAside()
+{
+    const std::string text = textToKeep();
+    if (text.empty())
+        return;
+    if (m_file.isEmpty())
+        return emit failed(QString::fromStdString(nowhereToKeep().userMessage));
+    m_kept = text;
+    m_writer.start([this, file = m_file, text] {
+        if (const Status s = write(file, text); !s)
+            QMetaObject::invokeMethod(this, [this, s] {
+                m_kept.clear(); // to be tried again with the next change
+                emit failed(QString::fromStdString(s.error().userMessage));
+            }, Qt::QueuedConnection);
+    });
 }
 
 Status SessionKeeper::open(const QString &name, QStringList *toRead)

@@ -4,6 +4,7 @@
 #include "session/session.h"
 
 #include <QLockFile>
+#include <QThreadPool>
 #include <QTimer>
 
 namespace irenic {
@@ -27,7 +28,7 @@ public:
     Status open(const QString &file, QStringList *toRead);
     /// Keeps it there from now on. Refused where the file is something else than a session, or another window has it.
     Status saveAs(const QString &file);
-    Status keep(); ///< now
+    Status keep(); ///< now, and done when it returns
 
 signals:
     void failed(const QString &problem); ///< it could not be kept by itself
@@ -38,6 +39,10 @@ private:
     void startOwn(); ///< leaves file() empty where nothing can be written
     void forgetOld() const;
     void scheduleKeeping();
+    void keepAside();
+    Error nowhereToKeep() const;
+    std::string textToKeep(); ///< empty where there is nothing new
+    static Status write(const QString &file, const std::string &text); ///< from any thread
 
     Session *m_session;
     QString m_folder, m_file;
@@ -45,6 +50,7 @@ private:
     bool m_named = false;
     std::string m_kept; ///< as it lies there
     QTimer m_timer;
+    QThreadPool m_writer; ///< of one thread: a disk that is busy with exports may take seconds to sync
 };
 
 } // namespace irenic

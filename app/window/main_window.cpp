@@ -203,6 +203,10 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         m_session.noteExported(source, file);
         say(tr("Written and verified: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
     });
+    connect(&m_queue, &ExportQueue::leftOut, this, [this](const QString &source, const QString &file, const QString &why) {
+        m_session.noteExported(source, file);
+        say(tr("Left out %1: %2.").arg(QFileInfo(file).fileName(), why), QFileInfo(file).absolutePath());
+    });
     connect(&m_queue, &ExportQueue::failed, this, [this](const QString &, const QString &problem) { say(problem); });
     connect(&m_queue, &ExportQueue::finished, this, [this] {
         const int done = m_queue.count(QueuedJob::State::Done), failed = m_queue.count(QueuedJob::State::Failed);
@@ -394,7 +398,7 @@ void MainWindow::saveRecipe()
 
 void MainWindow::importRecipe()
 {
-    const QString file = QFileDialog::getOpenFileName(this, tr("Import a recipe"), {}, tr("Recipes (*.json)"));
+    const QString file = QFileDialog::getOpenFileName(this, tr("Import a recipe"), {}, tr("Recipes and exported pictures (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)"));
     if (file.isEmpty())
         return;
     const Status taken = m_recipes.importFrom(file);
@@ -761,14 +765,8 @@ void MainWindow::showExportDialog()
         return;
     auto *dialog = new ExportDialog(m_session, m_recipes.recipes(), m_queue.ratio(), this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
-    connect(dialog, &QDialog::accepted, this, [this, dialog] { enqueue(dialog->requests()); });
+    connect(dialog, &QDialog::accepted, this, [this, dialog] { m_queue.add(dialog->requests()); });
     dialog->open();
-}
-
-void MainWindow::enqueue(const std::vector<ExportRequest> &requests)
-{
-    for (const ExportRequest &r : requests)
-        m_queue.add(r.job, r.frame, r.noise, r.expected);
 }
 
 void MainWindow::quickClean(bool all)
@@ -781,7 +779,7 @@ void MainWindow::quickClean(bool all)
     const auto requests = choices.requests(m_session);
     if (requests.empty())
         return;
-    enqueue(requests);
+    m_queue.add(requests);
     const double left = m_queue.secondsLeft();
     const QString where = choices.place == ExportChoices::Place::Beside ? tr("beside the originals") : choices.place == ExportChoices::Place::Subfolder ? tr("in %1 beside the originals").arg(choices.subfolder) : tr("in %1").arg(QDir::toNativeSeparators(choices.folder));
     const QString what = requests.size() == 1 ? tr("One file") : tr("%1 files").arg(requests.size());

@@ -92,7 +92,6 @@ public slots:
     void openDemoRoll();
     void showExportDialog();
     void quickClean(bool all); ///< the current frame, or every one, each with its suggestion, as the last export was
-    void enqueue(const std::vector<irenic::ExportRequest> &requests);
     void openSession(const QString &file);
     void chooseSession();
     void saveSessionAs();

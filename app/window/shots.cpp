@@ -136,7 +136,7 @@ int takeShots(MainWindow &window, const QString &folder)
     choices.place = ExportChoices::Place::Folder;
     choices.folder = out.path();
     choices.formats << ExportFormat::Tiff;
-    window.enqueue(choices.requests(*s));
+    window.exportQueue()->add(choices.requests(*s));
     window.dock("queue")->show();
     window.dock("queue")->raise();
     window.resize(1280, 800);

@@ -151,8 +151,6 @@ Status writeTruth(const std::filesystem::path &stem, const ShotTruth &truth)
     Result<AtomicFile> picture = AtomicFile::create(stem.string() + ".tif");
     if (!picture)
         return picture.error();
-    if (const Status s = picture.value().settle(); !s)
-        return s;
     const auto fail = [&] { return Error{ErrorCode::WriteFailed, stem.string() + ".tif could not be written.", {}}; };
     TIFF *tif = TIFFOpen(picture.value().temporaryPath().c_str(), "w");
     if (!tif)

@@ -26,7 +26,7 @@ AtomicFile::AtomicFile(std::filesystem::path target, std::filesystem::path tempo
 
 AtomicFile::AtomicFile(AtomicFile &&other) noexcept
     : m_target(std::move(other.m_target)), m_temporary(std::exchange(other.m_temporary, {})),
-      m_descriptor(std::exchange(other.m_descriptor, -1)), m_position(other.m_position)
+      m_descriptor(std::exchange(other.m_descriptor, -1)), m_position(other.m_position), m_settled(other.m_settled)
 {
 }
 
@@ -46,8 +46,8 @@ Error AtomicFile::failure(int errorNumber) const
                            : errorNumber == ENAMETOOLONG                    ? "the name is too long"
                            : errorNumber == ENOENT                          ? "the folder does not exist"
                            : errorNumber == EEXIST                          ? "a file of that name is already there"
-                        : errorNumber == EFBIG                           ? "the file would be larger than this drive or this account allows"
-                        : errorNumber == EIO || errorNumber == ESTALE || errorNumber == ENODEV || errorNumber == ENXIO ? "the drive does not answer any more"
+                           : errorNumber == EFBIG                           ? "the file would be larger than this drive or this account allows"
+                           : errorNumber == EIO || errorNumber == ESTALE || errorNumber == ENODEV || errorNumber == ENXIO ? "the drive does not answer any more"
                                                                             : std::strerror(errorNumber);
     return {errorNumber == EEXIST ? ErrorCode::Taken : ErrorCode::WriteFailed, m_target.string() + " was not written: " + what + ". Nothing was left behind and the original is untouched.", {}};
 }
@@ -62,7 +62,7 @@ Result<AtomicFile> AtomicFile::create(const std::filesystem::path &target)
     const int descriptor = ::mkostemps(name.data(), 5, O_CLOEXEC);
     if (descriptor < 0)
         return AtomicFile(target, {}, -1).failure(errno);
-    ::flock(descriptor, LOCK_EX | LOCK_NB);
+    ::flock(descriptor, LOCK_SH | LOCK_NB);
     ::fchmod(descriptor, 0644);
     AtomicFile file(target, name, descriptor);
     // A name that the file system will refuse should be known before the work, not after it.
@@ -84,6 +84,7 @@ Status AtomicFile::append(std::span<const std::byte> bytes)
 
 Status AtomicFile::overwrite(uint64_t offset, std::span<const std::byte> bytes)
 {
+    m_settled = false;
     while (!bytes.empty()) {
         const ssize_t n = ::pwrite(m_descriptor, bytes.data(), bytes.size(), off_t(offset));
         if (n < 0 && errno == EINTR)
@@ -101,16 +102,18 @@ Status AtomicFile::settle()
     const int there = ::open(m_temporary.c_str(), O_RDWR | O_CLOEXEC);
     if (there < 0)
         return failure(errno);
+    ::flock(there, LOCK_SH | LOCK_NB); // shared, so that it is never without a lock: sweep() wants it alone
     ::close(std::exchange(m_descriptor, there));
-    ::flock(m_descriptor, LOCK_EX | LOCK_NB);
     ::fchmod(m_descriptor, 0644);
-    return ::fsync(m_descriptor) == 0 ? Status() : failure(errno);
+    m_settled = ::fsync(m_descriptor) == 0;
+    return m_settled ? Status() : failure(errno);
 }
 
 Status AtomicFile::commit()
 {
-    if (const Status s = settle(); !s)
-        return s;
+    if (!m_settled)
+        if (const Status s = settle(); !s)
+            return s;
     // link() refuses a name that is taken, which rename() would replace; file systems without hard links get the
     // kernel's own refusing rename.
     if (::link(m_temporary.c_str(), m_target.c_str()) == 0)

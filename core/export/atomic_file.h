@@ -28,12 +28,11 @@ public:
 
     Status append(std::span<const std::byte> bytes);
     Status overwrite(uint64_t offset, std::span<const std::byte> bytes);
-    /// Syncs what lies under the temporary name by now: libraries that write by name may have put another file there. Afterwards others
-    /// may verify it, or write to it again.
+    /// Syncs what lies under the temporary name by now: libraries that write by name may have put another file there. Afterwards it may
+    /// be verified, and is written to no more but by overwrite().
     Status settle();
-    /// Gives the file its name. Taken where another has it by now; retarget() and try again, or give up.
+    /// Settles where that was not done, and gives the file its name. Taken where another has it by now.
     Status commit();
-    void retarget(std::filesystem::path target) { m_target = std::move(target); } ///< in the same folder
 
     /// What the system's error means for the target, as a sentence.
     Error failure(int errorNumber) const;
@@ -46,6 +45,7 @@ private:
     std::filesystem::path m_target, m_temporary;
     int m_descriptor = -1;
     uint64_t m_position = 0;
+    bool m_settled = false;
 };
 
 } // namespace irenic

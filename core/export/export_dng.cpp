@@ -186,14 +186,8 @@ void describeNoise(const Frame &frame, const NoiseReport &noise, const Treatment
 /// The small picture shows the stored samples, without cleaning them again.
 Result<RgbImage<uint8_t>> previewOf(const Frame &frame, const Plane<uint16_t> &samples, int scale, const NoiseReport &noise, const RunContext &run)
 {
-    auto shown = std::make_shared<Frame>();
-    shown->kind = frame.kind;
+    auto shown = std::make_shared<Frame>(static_cast<const FrameFacts &>(frame));
     shown->samples = samples.clone();
-    shown->active = frame.active;
-    shown->crop = frame.crop;
-    shown->cfa = frame.cfa;
-    shown->colour = frame.colour;
-    shown->levels = frame.levels;
     shown->levels.white *= float(scale);
     for (auto *list : {&shown->levels.black, &shown->levels.deltaRow, &shown->levels.deltaColumn})
         for (float &v : *list)
@@ -213,16 +207,11 @@ Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, const Ru
     // Noise below black has room. No more than that: LibRaw up to 0.20 takes three equal blacks off, but not off white, and so darkens by their share.
     constexpr float kBlack = 512, kWhite = 65535;
     const Frame &frame = cleaner.frame();
-    auto linear = std::make_shared<Frame>();
-    linear->file = frame.file;
+    auto linear = std::make_shared<Frame>(static_cast<const FrameFacts &>(frame));
     linear->kind = FrameKind::Linear;
-    linear->pattern = frame.pattern;
-    linear->colour = frame.colour;
-    linear->shooting = frame.shooting;
-    linear->orientation = frame.orientation;
-    linear->source = frame.source;
     linear->active = {0, 0, frame.active.width, frame.active.height};
     linear->crop = frame.crop.movedBy(-frame.active.x, -frame.active.y);
+    linear->levels = {};
     linear->levels.black = {kBlack, kBlack, kBlack};
     linear->levels.white = kWhite;
     linear->samples.reset({frame.active.width * 3, frame.active.height});

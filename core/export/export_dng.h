@@ -12,7 +12,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
 Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptions &options, const Provenance &provenance, const RunContext &run);
 
 /// The share of an export's time that goes into cleaning, for progress that tells the time: 0..1.
-double cleaningShare(const Cleaner &cleaner, ExportFormat format);
+double cleaningShare(const Cleaner &cleaner, ExportFormat format); ///< of an export's time
 
 Error verifyError(const std::filesystem::path &target, const std::string &what);
 

@@ -77,17 +77,6 @@ Status validate(const WantedTreatment &w)
     return validate(Treatment{w.method == "auto" ? methods().front().id : w.method, w.luminance.value_or(1), w.colour.value_or(1), w.colourMethod});
 }
 
-double expectedSeconds(const Frame &frame, const Treatment &t, ExportFormat format)
-{
-    const double megapixels = double(frame.crop.size().area()) / 1e6;
-    double cleaning = findMethod(t.method)->secondsPerMegapixel + (t.isMixed() ? findMethod(t.colourMethod)->secondsPerMegapixel : 0);
-    if (t.isIdentity())
-        cleaning = 0;
-    if (frame.kind != FrameKind::Mosaic)
-        cleaning *= 1.6;
-    return megapixels * (cleaning + (format == ExportFormat::Dng ? 0.08 : 0.4));
-}
-
 Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run, bool dryRun)
 {
     if (const Status s = validate(job.treatment); !s)

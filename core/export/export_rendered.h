@@ -22,8 +22,8 @@ bool writeMetadata(const std::filesystem::path &path, const Frame &frame, const 
 /// To 8 bits, with half a step of noise either way that belongs to each place, so that smooth tones do not fall into bands.
 RgbImage<uint8_t> dithered8(const RgbImage<uint16_t> &picture);
 
-/// What writes pixels under a file's temporary name and reads them back. `write` answers false where the system refused; `stray` tells how
-/// far what is read lies from what was meant.
+/// What writes pixels under a file's temporary name and reads them back. `write` answers false where the system refused, `readsBack`
+/// where what is read is not what was meant.
 struct PictureFile {
     std::function<bool(const std::filesystem::path &)> write;
     std::function<bool(const std::filesystem::path &)> readsBack;

@@ -30,15 +30,26 @@ public:
 
     std::stop_token stop; ///< polled at least every 50 ms; once stopped, what a method leaves is thrown away
 
-    /// What a method keeps besides planes; it knows its own by dynamic_cast and replaces what is not.
+    /// What a method keeps besides planes, known by its type, since two methods may share a Scratch.
     struct Extra {
         virtual ~Extra() = default;
     };
-    std::unique_ptr<Extra> &extra() { return m_extra; }
+    /// Made by `make`, which answers a unique_ptr, where there is none yet.
+    template <class T, class Make>
+    T &extra(const Make &make)
+    {
+        for (const auto &kept : m_extras)
+            if (auto *found = dynamic_cast<T *>(kept.get()))
+                return *found;
+        std::unique_ptr<T> made = make();
+        T &out = *made;
+        m_extras.push_back(std::move(made));
+        return out;
+    }
 
 private:
     std::vector<std::unique_ptr<Plane<float>>> m_planes;
-    std::unique_ptr<Extra> m_extra;
+    std::vector<std::unique_ptr<Extra>> m_extras;
 };
 
 /// Copies the rows of one plane to another of the same size.

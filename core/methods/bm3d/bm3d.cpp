@@ -50,7 +50,7 @@ public:
         copyRows(bands[0].samples, slope);
         shrinkDct(slope, *bands[0].noise, packet.size(), originY, slopeBand(m_luminance), scratch, free);
         packet.openDetails(slope);
-        Work &w = work(scratch);
+        Work &w = scratch.extra<Work>([] { return std::make_unique<Work>(); });
         for (size_t b = 0; b < bands.size(); ++b)
             w.noisy[b].fillFrom(bands[b].samples, packet.size());
         filter(w, bands, w.noisy[0], References(basic, originX, originY), false, kBasicLimit, scratch.stop);
@@ -97,14 +97,6 @@ private:
             }
         }
     };
-
-    static Work &work(Scratch &scratch)
-    {
-        auto &extra = scratch.extra();
-        if (!dynamic_cast<Work *>(extra.get()))
-            extra = std::make_unique<Work>();
-        return static_cast<Work &>(*extra);
-    }
 
     /// One stage: groups found on `match`, every band filtered with them.
     void filter(Work &w, std::span<const Packet::Band> bands, const bm3d::Phases &match, const References &r, bool wiener, float limit,

@@ -157,14 +157,10 @@ private:
     bool takenForNoise(const TileInput &in, Rect where, Rect wide, float sigma, PlaneView<float> noise, Scratch &scratch) const
     {
         const Grid grid = gridFor(in, where.grownBy(haloPx()), wide.grownBy(kMeanReachPx));
-        auto *kept = dynamic_cast<Kept *>(scratch.extra().get());
-        if (!kept) {
-            scratch.extra() = std::make_unique<Kept>(unet::shippedWeights().value());
-            kept = static_cast<Kept *>(scratch.extra().get());
-        }
+        unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(unet::shippedWeights().value()); }).network;
         const Room room(scratch, grid.packed);
-        fillInput(in, grid, sigma, room, kept->network.input(grid.packed));
-        const float *answer = kept->network.run(grid.packed, scratch.stop);
+        fillInput(in, grid, sigma, room, network.input(grid.packed));
+        const float *answer = network.run(grid.packed, scratch.stop);
         if (answer)
             collect(answer, grid, wide, room, noise);
         return answer != nullptr;

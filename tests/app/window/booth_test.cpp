@@ -7,6 +7,7 @@
 #include "panels/readings_panel.h"
 #include "panels/spot_bar.h"
 #include "support/frames.h"
+#include "support/windows.h"
 #include "view/leftover_view.h"
 #include "view/plot.h"
 #include "window/actions.h"
@@ -39,6 +40,7 @@ private slots:
     {
         QStandardPaths::setTestModeEnabled(true);
         prepareApplication(*qApp);
+        forgetAll();
         ShootOptions o;
         o.iso = 6400;
         for (const char *name : {"first", "second"})
@@ -51,11 +53,8 @@ private slots:
 
     void init()
     {
-        m_window = std::make_unique<MainWindow>();
-        m_window->resize(1280, 800);
-        m_window->show();
-        QVERIFY(QTest::qWaitForWindowExposed(m_window.get()));
-        m_window->activateWindow();
+        m_window = shownWindow();
+        QVERIFY(m_window);
         m_window->open({m_dir.filePath("first.dng"), m_dir.filePath("second.dng")});
         for (int i = 0; i < 2; ++i)
             QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);

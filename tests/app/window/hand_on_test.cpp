@@ -4,14 +4,13 @@
 #include "panels/queue_panel.h"
 #include "panels/rendering_panel.h"
 #include "support/frames.h"
-#include "window/main_window.h"
+#include "support/windows.h"
 #include "window/start.h"
 
 #include <QAction>
 #include <QCheckBox>
 #include <QComboBox>
 #include <QDialogButtonBox>
-#include <QDir>
 #include <QDockWidget>
 #include <QDoubleSpinBox>
 #include <QLabel>
@@ -19,7 +18,6 @@
 #include <QMessageBox>
 #include <QPushButton>
 #include <QRadioButton>
-#include <QSettings>
 #include <QSignalSpy>
 #include <QSlider>
 #include <QStandardPaths>
@@ -43,8 +41,7 @@ private slots:
 
     void init()
     {
-        QSettings().clear();
-        QDir(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation)).removeRecursively();
+        forgetAll();
         m_dir = std::make_unique<QTemporaryDir>();
         const ShootOptions o{.iso = 3200};
         QVERIFY(writeShot(path("scene.dng").toStdString(), shoot(makeScene({700, 500}), o).value(), o));
@@ -67,7 +64,7 @@ private slots:
         QVERIFY(shown.image != before);
         ExportChoices choices;
         choices.formats = {ExportFormat::Tiff};
-        m_window->enqueue(choices.requests(*session()));
+        m_window->exportQueue()->add(choices.requests(*session()));
         QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy(), kPatienceMs);
         const auto written = readFrame(path("clean/scene-clean.tif").toStdString());
         QVERIFY2(written.ok(), written.ok() ? "" : written.error().userMessage.c_str());
@@ -252,11 +249,8 @@ private:
     Session *session() { return m_window->session(); }
     void show()
     {
-        m_window = std::make_unique<MainWindow>();
-        m_window->resize(1280, 800);
-        m_window->show();
-        QVERIFY(QTest::qWaitForWindowExposed(m_window.get()));
-        m_window->activateWindow();
+        m_window = shownWindow();
+        QVERIFY(m_window);
     }
     void open(const QStringList &names)
     {

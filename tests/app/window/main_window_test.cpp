@@ -2,8 +2,8 @@
 #include "panels/export_dialog.h"
 #include "panels/roll_panel.h"
 #include "support/frames.h"
+#include "support/windows.h"
 #include "view/strength_slider.h"
-#include "window/main_window.h"
 #include "window/start.h"
 
 #include <libraw/libraw.h>
@@ -19,7 +19,6 @@
 #include <QMimeData>
 #include <QPushButton>
 #include <QRadioButton>
-#include <QSettings>
 #include <QStandardPaths>
 #include <QTableWidget>
 #include <QTemporaryDir>
@@ -31,13 +30,6 @@ using namespace irenic;
 using namespace irenic::test;
 
 namespace {
-
-/// What earlier runs left: settings, queues, sessions.
-void forgetAll()
-{
-    QSettings().clear();
-    QDir(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation)).removeRecursively();
-}
 
 double processorSeconds()
 {
@@ -71,11 +63,8 @@ private slots:
 
     void init()
     {
-        m_window = std::make_unique<MainWindow>();
-        m_window->resize(1280, 800);
-        m_window->show();
-        QVERIFY(QTest::qWaitForWindowExposed(m_window.get()));
-        m_window->activateWindow();
+        m_window = shownWindow();
+        QVERIFY(m_window);
         session()->setPushEv(0);
     }
     void cleanup() { m_window.reset(); }

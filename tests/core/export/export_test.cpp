@@ -3,8 +3,8 @@
 #include "irenic/readings.h"
 #include "raw/tiff_tree.h"
 #include "support/frames.h"
+#include "support/libraw.h"
 
-#include <libraw/libraw.h>
 #include <tiffio.h>
 
 #include <QDir>
@@ -245,33 +245,14 @@ private slots:
         const Source s = shootInto(dir, o, {900, 700});
         const std::filesystem::path target = dir.filePath("clean.dng").toStdString();
         QVERIFY(exportCleaned(Cleaner(s.frame, s.noise, {}), *s.noise, target, ExportFormat::Dng));
-        const auto develop = [](const std::filesystem::path &file) {
-            LibRaw raw;
-            raw.imgdata.params.use_camera_wb = 1;
-            raw.imgdata.params.no_auto_bright = 1;
-            raw.imgdata.params.output_bps = 16;
-            raw.imgdata.params.user_qual = 0;
-            std::vector<Lab> blocks;
-            if (raw.open_file(file.c_str()) || raw.unpack() || raw.dcraw_process())
-                return blocks;
-            const auto &size = raw.imgdata.sizes;
-            for (int y0 = 0; y0 + 64 <= size.iheight; y0 += 64)
-                for (int x0 = 0; x0 + 64 <= size.iwidth; x0 += 64) {
-                    std::array<double, 3> mean{};
-                    for (int y = y0; y < y0 + 64; ++y)
-                        for (int x = x0; x < x0 + 64; ++x)
-                            for (size_t c = 0; c < 3; ++c)
-                                mean[c] += raw.imgdata.image[y * size.iwidth + x][c] / 65535.0 / 4096; // linear sRGB until it is written
-                    blocks.push_back(labOf(mean));
-                }
-            return blocks;
-        };
-        const auto a = develop(s.file), b = develop(target);
+        constexpr int kBlockPx = 64, kLinear = 0;
+        const auto a = developedBlocks(s.file, kBlockPx, 0, kLinear), b = developedBlocks(target, kBlockPx, 0, kLinear);
         QVERIFY(a.size() > 60);
         QCOMPARE(a.size(), b.size());
+        const auto shareOf = [](std::array<double, 3> v) { return std::array{v[0] / 65535, v[1] / 65535, v[2] / 65535}; };
         std::vector<double> differences;
         for (size_t i = 0; i < a.size(); ++i)
-            differences.push_back(ciede2000(a[i], b[i]));
+            differences.push_back(ciede2000(labOf(shareOf(a[i])), labOf(shareOf(b[i]))));
         std::sort(differences.begin(), differences.end());
         const double median = differences[differences.size() / 2], high = differences[differences.size() * 95 / 100];
         QVERIFY2(median <= 0.3 && high <= 1.0, qPrintable(QStringLiteral("median %1, 95th percentile %2").arg(median).arg(high)));
