@@ -32,4 +32,14 @@ struct SpeedArguments {
 /// Times every method over whole frames and over a pane of 400 x 600 pixels, each the best of several runs.
 int speed(const SpeedArguments &arguments);
 
+struct TasteArguments {
+    std::vector<std::string> scenes; ///< PFM or TIFF files
+    std::vector<int> isos{1600, 6400, 25600};
+    std::vector<std::string> methods; ///< ids; empty takes all
+    std::vector<double> amounts{0.25, 0.5, 0.75, 1};
+    double strength = 1;
+};
+/// Detail given back against a plain blend with the untreated picture that leaves as much noise on a flat field.
+int taste(const TasteArguments &arguments);
+
 } // namespace irenic::bench

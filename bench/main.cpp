@@ -29,6 +29,15 @@ int main(int argc, char **argv)
     speed->add_flag("--exports", s.exports, "Time whole exports, and how well the first tenth foretells the rest");
     speed->add_flag("--opencv", s.opencv, "Time OpenCV's non-local means in the same run, where it was installed at build time");
     speed->add_flag("--json", s.json, "One JSON object a line");
+    TasteArguments t;
+    CLI::App *taste = app.add_subcommand("taste", "Detail given back against a plain blend that leaves as much noise");
+    taste->add_option("scenes", t.scenes, "Clean scenes, PFM or TIFF")->required();
+    taste->add_option("--iso", t.isos, "ISO values")->delimiter(',');
+    taste->add_option("--methods", t.methods, "Methods; all where left out")->delimiter(',');
+    taste->add_option("--detail", t.amounts, "Amounts of detail")->delimiter(',');
+    taste->add_option("--strength", t.strength, "Strength, for luminance and colour alike");
     CLI11_PARSE(app, argc, argv);
+    if (taste->parsed())
+        return irenic::bench::taste(t);
     return quality->parsed() ? irenic::bench::quality(q) : irenic::bench::speed(s);
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "benches.h"
 #include "chart.h"
+#include "subject.h"
 
 #include "irenic/camera.h"
 #include "irenic/export.h"
@@ -18,64 +19,10 @@
 #include <cstdlib>
 #include <fstream>
 #include <map>
-#include <unistd.h>
 
 namespace irenic::bench {
 
 namespace {
-
-/// The camera's file read back, with the truth beside it: what a photographer would have, and what nobody has.
-struct Subject {
-    std::shared_ptr<const Frame> frame, clean;
-    std::shared_ptr<const NoiseReport> noise;
-    NoiseModel law; ///< the simulated sensor's own
-};
-
-/// Linear samples as a frame of their own, in 16 bits, so that they are developed by the same code.
-template <class Sample>
-std::shared_ptr<const Frame> frameWith(const Frame &like, const Sample &linear)
-{
-    auto f = std::make_shared<Frame>();
-    f->samples.reset(like.samples.size());
-    f->active = like.active;
-    f->crop = like.crop;
-    f->cfa = like.cfa;
-    f->colour = like.colour;
-    f->levels.black = {1000};
-    f->levels.white = 61000;
-    for (int y = 0; y < f->samples.height(); ++y)
-        for (int x = 0; x < f->samples.width(); ++x)
-            f->samples.at(x, y) = uint16_t(std::clamp(std::lround(linear(x, y) * 60000 + 1000), 0l, 65535l));
-    return f;
-}
-
-Result<Subject> makeSubject(const Scene &scene, int iso, const QualityArguments &a, const std::filesystem::path &folder)
-{
-    ShootOptions o;
-    o.iso = iso;
-    o.underexposeEv = a.underexposeEv;
-    o.banding = a.banding;
-    o.seed = uint64_t(iso);
-    const Result<Shot> shot = shoot(scene, o);
-    if (!shot)
-        return shot.error();
-    const auto file = folder / ("irenic-bench-" + std::to_string(getpid()) + ".dng");
-    std::error_code ec;
-    std::filesystem::remove(file, ec);
-    if (const Status s = writeShot(file, shot.value(), o); !s)
-        return s.error();
-    const auto frame = readFrame(file);
-    std::filesystem::remove(file, ec);
-    if (!frame)
-        return frame.error();
-    Result<NoiseReport> noise = measureNoise(*frame.value());
-    if (!noise)
-        return noise.error();
-    if (a.trueLaw)
-        noise.value().cells.fill(shot.value().truth.noise);
-    const auto clean = frameWith(*frame.value(), [&](int x, int y) { return shot.value().truth.clean.at(x, y); });
-    return Subject{frame.value(), clean, std::make_shared<const NoiseReport>(noise.take()), shot.value().truth.noise};
-}
 
 struct Score : PictureQuality {
     Drift drift;            ///< against the untreated picture
@@ -261,7 +208,7 @@ int quality(const QualityArguments &a)
             return 1;
         }
         for (const int iso : a.isos) {
-            const auto subject = makeSubject(scene.value(), iso, a, std::filesystem::temp_directory_path());
+            const auto subject = makeSubject(scene.value(), iso, {a.underexposeEv, a.banding, a.trueLaw}, std::filesystem::temp_directory_path());
             if (!subject) {
                 std::fprintf(stderr, "irenic-bench: %s\n", subject.error().userMessage.c_str());
                 return 1;

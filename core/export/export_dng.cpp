@@ -310,7 +310,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
         return preview.error();
     TiffDirectory main, raw;
     describe(*frame, cleaned.scale, source.file.filename().string(), provenance, main, raw);
-    if (!cleaner.treatment().isIdentity())
+    if (!cleaner.isIdentity())
         describeNoise(source, noise, cleaner.treatment(), raw);
     const DngContents contents{std::move(main), std::move(raw), samples->view(), frame->channels(), 16, options.lossless, preview.take()};
     if (const Status s = writeDng(file, contents, stage(run, share, written)); !s)

@@ -56,11 +56,16 @@ Result<ExportReport> exportUnderFreeName(const ExportJob &job, const Cleaner &cl
 
 } // namespace
 
+FrameEdits editsOf(const ExportJob &job, const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise)
+{
+    return {job.regions.empty() ? nullptr : std::make_shared<const RegionSet>(frame, noise, job.regions), job.lens};
+}
+
 std::optional<Treatment> WantedTreatment::known() const
 {
     if (method == "auto" || !luminance || !colour)
         return std::nullopt;
-    return Treatment{method, *luminance, *colour, colourMethod};
+    return Treatment{method, *luminance, *colour, colourMethod, taste, regions};
 }
 
 Treatment WantedTreatment::resolved(const NoiseReport &noise) const
@@ -69,18 +74,21 @@ Treatment WantedTreatment::resolved(const NoiseReport &noise) const
     t.colourMethod = colourMethod;
     t.luminance = luminance.value_or(t.luminance);
     t.colour = colour.value_or(t.colour);
+    t.taste = taste;
+    t.regions = regions;
     return t;
 }
 
 Status validate(const WantedTreatment &w)
 {
-    return validate(Treatment{w.method == "auto" ? methods().front().id : w.method, w.luminance.value_or(1), w.colour.value_or(1), w.colourMethod});
+    return validate(Treatment{w.method == "auto" ? methods().front().id : w.method, w.luminance.value_or(1), w.colour.value_or(1), w.colourMethod, w.taste, w.regions});
 }
 
 Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run, bool dryRun)
 {
-    if (const Status s = validate(job.treatment); !s)
-        return s.error();
+    for (const Status &s : {validate(job.treatment), validate(job.regions), validate(job.lens)})
+        if (!s)
+            return s.error();
     const RunContext quiet{run.threads, run.stop, {}, run.background};
     if (!frame) {
         const auto read = readFrame(job.source, quiet);
@@ -127,7 +135,7 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
     }
     std::error_code ec;
     std::filesystem::create_directories(job.folder, ec);
-    Result<ExportReport> written = exportUnderFreeName(job, Cleaner(frame, noise, outcome.treatment), *noise, name.value(), options, run);
+    Result<ExportReport> written = exportUnderFreeName(job, Cleaner(frame, noise, outcome.treatment, editsOf(job, frame, noise)), *noise, name.value(), options, run);
     if (!written)
         return written.error();
     outcome.report = written.take();

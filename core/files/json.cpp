@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "files/json.h"
 
+#include <fstream>
+#include <sstream>
+
 namespace irenic {
 
 void JsonReader::fail(const char *key) const
@@ -91,18 +94,70 @@ std::vector<double> JsonReader::values() const
     return m_json.is_array() && out.size() == m_json.size() ? out : std::vector<double>();
 }
 
+std::vector<double> JsonReader::numbers(const char *key) const
+{
+    std::vector<double> out;
+    const Json *found = find(key);
+    if (found && found->is_array())
+        for (const Json &j : *found)
+            if (j.is_number())
+                out.push_back(j.get<double>());
+    if (!found || !found->is_array() || out.size() != found->size()) {
+        fail(key);
+        out.clear();
+    }
+    return out;
+}
+
+Result<std::string> documentText(const std::filesystem::path &file, const std::string &called)
+{
+    std::error_code ec;
+    constexpr uintmax_t kMostBytes = 64 << 20;
+    if (std::filesystem::file_size(file, ec) > kMostBytes || ec)
+        return Error{ec ? ErrorCode::NotFound : ErrorCode::BadParameter, "The " + called + " " + file.string() + (ec ? " cannot be found." : " is too large to be what it should be."), {}};
+    std::ifstream in(file, std::ios::binary);
+    std::ostringstream text;
+    text << in.rdbuf();
+    if (!in)
+        return Error{ErrorCode::NotFound, "The " + called + " " + file.string() + " cannot be read.", {}};
+    return text.str();
+}
+
+Json toJson(const Taste &taste)
+{
+    Json j = Json::object();
+    for (const TasteParam &p : kTasteParams)
+        if (taste.*p.value != p.info.suggested)
+            j[p.info.name] = taste.*p.value;
+    return j;
+}
+
+Taste tasteFrom(const JsonReader &json)
+{
+    Taste t;
+    for (const TasteParam &p : kTasteParams)
+        if (json.has(p.info.name))
+            t.*p.value = json.number(p.info.name, p.info.min, p.info.max);
+    return t;
+}
+
 Json toJson(const Treatment &t)
 {
     Json j{{"method", t.method}, {"luminance", t.luminance}, {"colour", t.colour}};
     if (t.isMixed())
         j["colourMethod"] = t.colourMethod;
+    if (const Json taste = toJson(t.taste); !taste.empty())
+        j["taste"] = taste;
+    if (!t.regions)
+        j["regions"] = false;
     return j;
 }
 
 Treatment treatmentFrom(const JsonReader &json)
 {
     const Treatment t{json.text("method"), json.number("luminance", kLuminanceStrength.min, kLuminanceStrength.max), json.number("colour", kColourStrength.min, kColourStrength.max),
-                      json.has("colourMethod") ? json.text("colourMethod") : std::string()};
+                      json.has("colourMethod") ? json.text("colourMethod") : std::string(), json.has("taste") ? tasteFrom(json.object("taste")) : Taste(),
+                      !json.has("regions") || json.truth("regions")};
     if (const Status s = validate(t); !s)
         json.refuse(s.error().userMessage);
     return t;

@@ -25,6 +25,7 @@ public:
     bool truth(const char *key) const;
     bool has(const char *key) const { return m_json.is_object() && m_json.contains(key); }
     std::vector<std::string> texts(const char *key) const;
+    std::vector<double> numbers(const char *key) const; ///< a member that is an array of numbers
     std::vector<double> values() const; ///< of an array of numbers; empty where it is none
     /// One of some names.
     template <class Enum, class FromName>
@@ -66,6 +67,15 @@ Result<T> fromDocument(const std::string &text, const std::string &from, const c
     return value;
 }
 
+/// The text of a document of `called` kind: NotFound where it cannot be read, BadParameter where it is too large to be one.
+Result<std::string> documentText(const std::filesystem::path &file, const std::string &called);
+
+Json toJson(const std::vector<Region> &regions);
+std::vector<Region> regionsFrom(const std::vector<JsonReader> &list);
+Json toJson(const LensCorrection &lens);
+LensCorrection lensFrom(const JsonReader &json);
+Json toJson(const Taste &taste); ///< what differs from where it does nothing
+Taste tasteFrom(const JsonReader &json);
 Json toJson(const Treatment &treatment);
 Treatment treatmentFrom(const JsonReader &json);
 Json toJson(const Rendering &rendering);

@@ -19,6 +19,10 @@ Json toJson(const WantedTreatment &w)
         j["luminance"] = *w.luminance;
     if (w.colour)
         j["colour"] = *w.colour;
+    if (const Json taste = irenic::toJson(w.taste); !taste.empty())
+        j["taste"] = taste;
+    if (!w.regions)
+        j["regions"] = false;
     return j;
 }
 
@@ -29,6 +33,9 @@ WantedTreatment wantedFrom(const JsonReader &j)
         w.luminance = j.number("luminance", kLuminanceStrength.min, kLuminanceStrength.max);
     if (j.has("colour"))
         w.colour = j.number("colour", kColourStrength.min, kColourStrength.max);
+    if (j.has("taste"))
+        w.taste = tasteFrom(j.object("taste"));
+    w.regions = !j.has("regions") || j.truth("regions");
     if (const Status s = validate(w); !s)
         j.refuse(s.error().userMessage);
     return w;
@@ -45,16 +52,29 @@ Json toJson(const ExportOptions &o, ExportFormat format)
     return j;
 }
 
+/// What was decided for the frame, where anything was.
+Json editsJson(const ExportJob &job)
+{
+    Json j = Json::object();
+    if (!job.regions.empty())
+        j["regions"] = toJson(job.regions);
+    if (job.lens != LensCorrection())
+        j["lens"] = toJson(job.lens);
+    return j;
+}
+
 Json toJson(const ExportJob &job)
 {
     const ExportOptions &o = job.options;
     Json noise = Json::array();
     for (const NoiseModel &m : job.seriesNoise)
         noise.push_back({m.shotGain, m.readVariance});
-    return {{"source", job.source.string()}, {"treatment", toJson(job.treatment)}, {"folder", job.folder.string()}, {"name", job.nameTemplate}, {"trial", job.parts.trial},
+    Json j{{"source", job.source.string()}, {"treatment", toJson(job.treatment)}, {"folder", job.folder.string()}, {"name", job.nameTemplate}, {"trial", job.parts.trial},
             {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"},
             {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}},
             {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", noise}};
+    j.update(editsJson(job));
+    return j;
 }
 
 ExportJob jobFrom(const JsonReader &j)
@@ -79,6 +99,10 @@ ExportJob jobFrom(const JsonReader &j)
     job.clash = j.text("clash") == "skip" ? ExportJob::Clash::Skip : ExportJob::Clash::Number;
     job.sidecar = j.truth("sidecar");
     job.again = j.truth("again");
+    if (j.has("regions"))
+        job.regions = regionsFrom(j.array("regions"));
+    if (j.has("lens"))
+        job.lens = lensFrom(j.object("lens"));
     for (const JsonReader &pair : j.array("seriesNoise")) {
         const auto v = pair.values();
         if (v.size() != 2)
@@ -94,6 +118,7 @@ ExportJob jobFrom(const JsonReader &j)
 std::string requestText(const ExportJob &job, ExportFormat format)
 {
     Json j{{"treatment", toJson(job.treatment)}, {"format", formatName(format)}, {"options", toJson(job.options, format)}};
+    j.update(editsJson(job));
     if (!job.seriesNoise.empty()) {
         j["seriesNoise"] = Json::array();
         for (const NoiseModel &m : job.seriesNoise)

@@ -6,9 +6,6 @@
 #include "irenic/frame.h"
 #include "irenic/provenance.h"
 
-#include <fstream>
-#include <sstream>
-
 namespace irenic {
 
 namespace {
@@ -32,22 +29,14 @@ Result<Recipe> recipeFromText(const std::string &text, const std::string &from)
 
 Result<Recipe> readRecipe(const std::filesystem::path &file)
 {
-    std::error_code ec;
     if (looksLikeRaw(file) || looksRendered(file)) {
         const Result<Provenance> told = readProvenance(file);
         if (!told)
             return told.error();
         return Recipe{file.stem().string(), told.value().treatment};
     }
-    constexpr uintmax_t kMostBytes = 1 << 20;
-    if (std::filesystem::file_size(file, ec) > kMostBytes || ec)
-        return Error{ec ? ErrorCode::NotFound : ErrorCode::BadParameter, "The recipe " + file.string() + (ec ? " cannot be found." : " is too large to be a recipe."), {}};
-    std::ifstream in(file, std::ios::binary);
-    std::ostringstream text;
-    text << in.rdbuf();
-    if (!in)
-        return Error{ErrorCode::NotFound, "The recipe " + file.string() + " cannot be read.", {}};
-    return recipeFromText(text.str(), file.filename().string());
+    const Result<std::string> text = documentText(file, "recipe");
+    return text ? recipeFromText(text.value(), file.filename().string()) : Result<Recipe>(text.error());
 }
 
 Status writeRecipe(const std::filesystem::path &file, const Recipe &recipe)

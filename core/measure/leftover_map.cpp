@@ -137,7 +137,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
 {
     const auto started = std::chrono::steady_clock::now();
     const Frame &frame = treated.frame();
-    const Cleaner untreated(treated.sharedFrame(), treated.sharedNoise(), Treatment{treated.treatment().method, 0, 0});
+    const Cleaner untreated = treated.untreated();
     const Developer developer(frame);
     constexpr int blockPx = kMapBlockSamples * AnalysisPlanes::kStepPx;
     const Rect whole = analysable(frame.crop);

@@ -28,7 +28,7 @@ Rect placeAround(const Frame &frame, int uprightX, int uprightY, int sidePx)
 Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, const std::shared_ptr<const Frame> &truth)
 {
     const Frame &frame = treated.frame();
-    const Cleaner untreated(treated.sharedFrame(), treated.sharedNoise(), Treatment{treated.treatment().method, 0, 0});
+    const Cleaner untreated = treated.untreated();
     const Rect whole = analysable(region);
     const Result<Plane<float>> before = untreated.clean(whole, run), after = cleanedOf(treated, whole, cache, run);
     if (!before || !after)

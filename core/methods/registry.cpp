@@ -83,7 +83,9 @@ Status validate(const Treatment &treatment)
     }
     if (const Status s = inRange(kLuminanceStrength, treatment.luminance); !s)
         return s;
-    return inRange(kColourStrength, treatment.colour);
+    if (const Status s = inRange(kColourStrength, treatment.colour); !s)
+        return s;
+    return validate(treatment.taste);
 }
 
 namespace {

@@ -2,11 +2,18 @@
 #include "irenic/clean.h"
 
 #include "base/parallel.h"
+#include "files/json.h"
+#include "lens/sensor_lens.h"
 #include "methods/denoise_method.h"
 #include "noise/hot_pixels.h"
 #include "pipeline/point_lights.h"
 #include "pipeline/stabiliser.h"
+#include "pipeline/variants.h"
 #include "raw/linearizer.h"
+#include "taste/blotches.h"
+#include "taste/detail.h"
+#include "taste/grain.h"
+#include "taste/sharpen.h"
 
 namespace irenic {
 
@@ -71,15 +78,65 @@ struct Cleaner::Private {
     std::shared_ptr<const Frame> frame;
     std::shared_ptr<const NoiseReport> noise;
     Treatment treatment;
+    FrameEdits edits;
+    Variants variants;
+    bool identity;
+    std::string fingerprint;
     Linearizer levels;
-    std::unique_ptr<DenoiseMethod> method;
+    std::vector<std::unique_ptr<DenoiseMethod>> methods; ///< one for every variant; null where it leaves the samples alone
+    std::vector<std::pair<double, DetailFinder>> details; ///< one for every amount that some place asks for
+    std::optional<Sharpener> sharpener;
+    std::optional<SensorLens> lens;
     std::array<Stabiliser, 4> stabilisers;
+    NoiseModel meanNoise;
+    std::array<float, 3> neutral{1, 1, 1};
+    bool grain;
     ScratchPool scratch;
 
-    Private(std::shared_ptr<const Frame> f, std::shared_ptr<const NoiseReport> n, const Treatment &t)
-        : frame(std::move(f)), noise(std::move(n)), treatment(t), levels(*frame), method(makeMethod(t)),
+    Private(std::shared_ptr<const Frame> f, std::shared_ptr<const NoiseReport> n, const Treatment &t, const FrameEdits &e)
+        : frame(std::move(f)), noise(std::move(n)), treatment(t), edits(e), variants(t, usedRegions()), levels(*frame),
           stabilisers{Stabiliser(noise->cells[0]), Stabiliser(noise->cells[1]), Stabiliser(noise->cells[2]), Stabiliser(noise->cells[3])}
     {
+        const bool leavesNoise = t.taste.mix == 0 || (t.taste.blotches == 0 && std::all_of(variants.list().begin(), variants.list().end(), [](const Variant &v) { return v.luminance == 0 && v.colour == 0; }));
+        const bool sharpens = variants.any(&PlaceSettings::sharpen);
+        identity = leavesNoise && !sharpens && !edits.lens.changesSamples();
+        if (!leavesNoise)
+            for (const Variant &v : variants.list()) {
+                Treatment one{t.method, v.luminance, v.colour, t.colourMethod};
+                methods.push_back(one.isIdentity() ? nullptr : makeMethod(one));
+            }
+        for (const PlaceSettings &p : variants.settings())
+            if (!leavesNoise && p.detail > 0 && std::none_of(details.begin(), details.end(), [&](const auto &d) { return d.first == p.detail; }))
+                details.emplace_back(p.detail, DetailFinder(p.detail));
+        grain = !leavesNoise && variants.any(&PlaceSettings::grain);
+        if (sharpens)
+            sharpener.emplace(t.taste, isMosaic());
+        if (edits.lens.changesSamples())
+            lens.emplace(edits.lens, *frame);
+        const int cells = isMosaic() ? 4 : 3;
+        for (int i = 0; i < cells; ++i) {
+            meanNoise.shotGain += noise->cells[size_t(i)].shotGain / float(cells);
+            meanNoise.readVariance += noise->cells[size_t(i)].readVariance / float(cells);
+        }
+        if (frame->kind != FrameKind::Rendered)
+            for (size_t c = 0; c < 3; ++c)
+                neutral[c] = float(frame->colour.asShotNeutral[c]);
+        describe();
+    }
+
+    const RegionSet *usedRegions() const { return treatment.regions && edits.regions && !edits.regions->regions().empty() ? edits.regions.get() : nullptr; }
+    bool leavesNoise() const { return methods.empty(); }
+
+    void describe()
+    {
+        if (identity)
+            return;
+        Json j{{"treatment", toJson(treatment)}};
+        if (const RegionSet *r = usedRegions())
+            j["regions"] = toJson(r->regions());
+        if (edits.lens.changesSamples())
+            j["lens"] = toJson(edits.lens);
+        fingerprint = j.dump();
     }
 
     const Stabiliser &stabiliserAt(int x, int y) const { return stabilisers[size_t((x & 1) + 2 * (y & 1))]; }
@@ -154,12 +211,12 @@ struct Cleaner::Private {
     }
 
     /// Lays what was taken from points of light over the result again.
-    void giveBackPointLights(const TileInput &noisy, const TileOutput &cleaned, Scratch &s) const
+    void giveBackPointLights(const TileInput &noisy, const TileOutput &cleaned, float strength, Scratch &s) const
     {
         const Size size{cleaned[0].width, cleaned[0].height};
         constexpr size_t kNoisyLuminance = 2, kCleanedLuminance = 3, kWeight = 4;
         const PlaneView<float> weight = s.plane(kWeight, size).view();
-        const float strength = float(std::max(treatment.luminance, treatment.colour));
+        
         if (isMosaic()) {
             if (!findPointLights(noisy.planes[0], cleaned[0], strength, weight, s))
                 return;
@@ -180,27 +237,151 @@ struct Cleaner::Private {
                     cleaned[c].row(y)[x] += weight.row(y)[x] * (noisy.planes[c].row(y)[x] - cleaned[c].row(y)[x]);
     }
 
-    /// `out` holds channels() samples a pixel.
-    void cleanTile(Rect tile, const std::stop_token &stop, PlaneView<float> out)
+    int methodHaloPx() const
     {
-        auto borrowed = scratch.take();
-        Scratch &s = *borrowed;
-        s.stop = stop;
-        const int halo = method->haloPx() + kFinishHaloPx;
-        const Rect wide = tile.grownBy(halo), finish = tile.grownBy(kFinishHaloPx);
-        constexpr size_t kNoisy = 60, kCleaned = 63, kEnergy = 66; // beyond what any method uses
-        const int n = channels();
+        int halo = 0;
+        for (const auto &m : methods)
+            halo = std::max(halo, m ? m->haloPx() : 0);
+        return halo;
+    }
+    int bestTilePx() const
+    {
+        int best = 0;
+        for (const auto &m : methods)
+            best = std::max(best, m ? m->bestTilePx() : 0);
+        return best ? best : 640;
+    }
+    /// What the steps on linear samples look at, which the steps on stabilised ones must fill.
+    int linearHaloPx() const { return (lens ? lens->haloPx() : 0) + (sharpener ? sharpener->haloPx() : 0) + (grain ? kGrainHaloPx : 0); }
+
+    std::vector<Plane<float>> masksOf(Rect where) const
+    {
+        std::vector<Plane<float>> masks;
+        if (const RegionSet *regions = usedRegions())
+            for (size_t r = 0; r < regions->regions().size(); ++r) {
+                masks.emplace_back(where.size());
+                regions->mask(r, {where.x, where.y}, 1, masks.back().view());
+            }
+        return masks;
+    }
+
+    /// Cleans with every pair of strengths that `finish` has places for, each place by its own.
+    void runMethods(const TileInput &in, Rect finish, const std::vector<Plane<float>> &masks, const TileOutput &out, Scratch &s) const
+    {
+        const int halo = (in.width() - finish.width) / 2, n = channels();
+        const auto run = [&](const DenoiseMethod *method, const TileOutput &to) {
+            if (method)
+                return method->denoiseTile(in.shrunkBy(halo - method->haloPx()), finish, to, s);
+            const TileInput same = in.shrunkBy(halo);
+            for (int c = 0; c < n; ++c)
+                copyRows(same.planes[size_t(c)], to[size_t(c)]);
+        };
+        if (variants.isOne())
+            return run(methods[0].get(), out);
+        std::vector<Plane<float>> weights;
+        Plane<float> ev;
+        if (treatment.taste.weighsTones()) {
+            ev.reset(finish.size());
+            RegionSet::brightness(*frame, {finish.x, finish.y}, 1, ev.view());
+        }
+        variants.weigh(masks, ev.constView(), finish.size(), weights);
+        for (int c = 0; c < n; ++c)
+            for (int y = 0; y < finish.height; ++y)
+                std::fill_n(out[size_t(c)].row(y), finish.width, 0.f);
+        constexpr size_t kOne = 70; // beyond everything else
+        TileOutput one;
+        for (int c = 0; c < n; ++c)
+            one[size_t(c)] = s.plane(kOne + size_t(c), finish.size()).view();
+        for (size_t v = 0; v < weights.size(); ++v) {
+            bool used = false;
+            for (int y = 0; y < finish.height && !used; ++y)
+                used = std::any_of(weights[v].row(y), weights[v].row(y) + finish.width, [](float w) { return w > 0; });
+            if (!used || s.stop.stop_requested())
+                continue;
+            run(methods[v].get(), one);
+            for (int c = 0; c < n; ++c)
+                for (int y = 0; y < finish.height; ++y) {
+                    float *o = out[size_t(c)].row(y);
+                    const float *p = one[size_t(c)].row(y), *w = weights[v].row(y);
+                    for (int x = 0; x < finish.width; ++x)
+                        o[x] += w[x] * p[x];
+                }
+        }
+    }
+
+    int detailHaloPx() const { return details.empty() ? 0 : details.front().second.haloPx(); } // of one method, all alike
+
+    /// Structure that the methods took is laid over `cleaned`, whose planes lie inside those of `wide` with detailHaloPx() to spare.
+    void giveBackDetail(const TileInput &noisy, const TileOutput &wide, Rect finish, const std::vector<Plane<float>> &masks, const TileOutput &cleaned, Scratch &s) const
+    {
+        const int halo = detailHaloPx(), n = channels();
+        constexpr size_t kRemoved = 73, kFound = 76, kShare = 79;
+        TileInput removed = noisy;
+        TileOutput found;
+        for (size_t c = 0; c < size_t(n); ++c) {
+            const PlaneView<float> r = s.plane(kRemoved + c, {wide[c].width + kRowPaddingPx, wide[c].height}).view();
+            for (int y = 0; y < wide[c].height; ++y)
+                for (int x = 0; x < wide[c].width; ++x)
+                    r.row(y)[x] = noisy.planes[c].row(y)[x] - wide[c].row(y)[x];
+            removed.planes[c] = r.cut({0, 0, wide[c].width, wide[c].height});
+            found[c] = s.plane(kFound + c, finish.size()).view();
+            copyRows(wide[c].cut({halo, halo, finish.width, finish.height}), cleaned[c]);
+        }
+        const PlaneView<float> share = s.plane(kShare, finish.size()).view();
+        for (const auto &[amount, finder] : details) {
+            variants.shareOf(masks, &PlaceSettings::detail, amount, share);
+            bool used = false;
+            for (int y = 0; y < finish.height && !used; ++y)
+                used = std::any_of(share.row(y), share.row(y) + finish.width, [](float w) { return w > 0; });
+            if (!used || s.stop.stop_requested())
+                continue;
+            finder.find(removed, finish, found, s);
+            for (size_t c = 0; c < size_t(n); ++c)
+                for (int y = 0; y < finish.height; ++y)
+                    for (int x = 0; x < finish.width; ++x)
+                        cleaned[c].row(y)[x] += finder.share() * share.row(y)[x] * found[c].row(y)[x];
+        }
+    }
+
+    /// The steps on stabilised samples. `out` are linear planes of `tile`, `noisyLuminance` one more where grain is kept.
+    void cleanStabilised(Rect tile, const TileOutput &out, PlaneView<float> noisyLuminance, Scratch &s) const
+    {
+        const bool evens = treatment.taste.blotches > 0;
+        const int n = channels(), detailHalo = detailHaloPx(), blotchHalo = evens ? kBlotchHaloPx : 0;
+        const Rect finish = tile.grownBy(kFinishHaloPx), evened = finish.grownBy(blotchHalo), cleanedRect = evened.grownBy(detailHalo), wide = cleanedRect.grownBy(methodHaloPx());
+        constexpr size_t kNoisy = 60, kCleaned = 63, kEnergy = 66, kDetailed = 80; // beyond what any method uses
         TileInput in{{}, frame->cfa.shifted(wide.x, wide.y), isMosaic() ? nullptr : &noise->bands};
         TileOutput cleaned;
         for (int c = 0; c < n; ++c) {
             const PlaneView<float> noisy = s.plane(kNoisy + size_t(c), {wide.width + kRowPaddingPx, wide.height}).view().cut({0, 0, wide.width, wide.height});
             isMosaic() ? stabiliseMosaic(wide, noisy) : stabiliseColour(wide, c, noisy);
             in.planes[size_t(c)] = noisy;
-            cleaned[size_t(c)] = s.plane(kCleaned + size_t(c), finish.size()).view();
+            cleaned[size_t(c)] = s.plane(kCleaned + size_t(c), cleanedRect.size()).view();
         }
-        method->denoiseTile(in, finish, cleaned, s);
-        const TileInput noisyHere = in.shrunkBy(method->haloPx());
-        giveBackPointLights(noisyHere, cleaned, s);
+        const std::vector<Plane<float>> masks = masksOf(cleanedRect);
+        runMethods(in, cleanedRect, masks, cleaned, s);
+        if (!details.empty()) {
+            TileOutput detailed;
+            for (int c = 0; c < n; ++c)
+                detailed[size_t(c)] = s.plane(kDetailed + size_t(c), evened.size()).view();
+            giveBackDetail(in.shrunkBy(methodHaloPx()), cleaned, evened, masksOf(evened), detailed, s);
+            cleaned = detailed;
+        }
+        if (evens) {
+            Plane<float> share(evened.size());
+            RegionSet::brightness(*frame, {evened.x, evened.y}, 1, share.view());
+            for (int y = 0; y < evened.height; ++y)
+                for (int x = 0; x < evened.width; ++x)
+                    share.row(y)[x] = float(treatment.taste.blotches) * toneWeights(share.row(y)[x])[0];
+            evenBlotches(cleaned, size_t(n), frame->cfa.shifted(evened.x, evened.y), evened, share.constView());
+        }
+        for (int c = 0; c < n; ++c)
+            cleaned[size_t(c)] = cleaned[size_t(c)].cut({blotchHalo, blotchHalo, finish.width, finish.height});
+        const TileInput noisyHere = in.shrunkBy(methodHaloPx() + detailHalo + blotchHalo);
+        float strength = 0;
+        for (const Variant &v : variants.list())
+            strength = std::max(strength, float(std::max(v.luminance, v.colour)));
+        giveBackPointLights(noisyHere, cleaned, strength, s);
         const PlaneView<float> removed = s.plane(0, finish.size()).view(), energy = s.plane(kEnergy, finish.size()).view();
         for (int c = 0; c < n; ++c) {
             const PlaneView<const float> before = noisyHere.planes[size_t(c)], after = cleaned[size_t(c)];
@@ -212,20 +393,106 @@ struct Cleaner::Private {
                 const Stabiliser pair[2] = {isMosaic() ? stabiliserAt(tile.x, tile.y + y) : stabilisers[size_t(c)],
                                             isMosaic() ? stabiliserAt(tile.x + 1, tile.y + y) : stabilisers[size_t(c)]};
                 const float *v = after.row(y + kFinishHaloPx) + kFinishHaloPx, *e = energy.row(y + kFinishHaloPx) + kFinishHaloPx;
-                float *o = out.row(y) + c;
+                float *o = out[size_t(c)].row(y);
                 for (int x = 0; x < tile.width; ++x)
-                    o[x * n] = pair[x & 1].inverse(v[x], e[x]);
+                    o[x] = pair[x & 1].inverse(v[x], e[x]);
             }
         }
+        if (grain)
+            noisyLuminanceOf(noisyHere, tile, noisyLuminance, s);
+    }
+
+    void noisyLuminanceOf(const TileInput &noisy, Rect tile, PlaneView<float> out, Scratch &s) const
+    {
+        constexpr size_t kLinear = 83;
+        LinearTile linear{{}, size_t(channels()), tile};
+        for (size_t c = 0; c < linear.count; ++c) {
+            linear.planes[c] = s.plane(kLinear + c, tile.size()).view();
+            for (int y = 0; y < tile.height; ++y)
+                for (int x = 0; x < tile.width; ++x) {
+                    const Stabiliser &back = isMosaic() ? stabiliserAt(tile.x + x, tile.y + y) : stabilisers[c];
+                    linear.planes[c].row(y)[x] = back.algebraicInverse(noisy.planes[c].row(y + kFinishHaloPx)[x + kFinishHaloPx]);
+                }
+        }
+        luminanceOf(linear, out);
+    }
+
+    /// `out` holds channels() samples a pixel.
+    void cleanTile(Rect tile, const std::stop_token &stop, PlaneView<float> out)
+    {
+        auto borrowed = scratch.take();
+        Scratch &s = *borrowed;
+        s.stop = stop;
+        const int n = channels(), halo = linearHaloPx();
+        const Rect wide = tile.grownBy(halo);
+        constexpr size_t kLinear = 86, kNoisyLuminance = 89, kShare = 90;
+        LinearTile linear{{}, size_t(n), wide};
+        for (size_t c = 0; c < linear.count; ++c)
+            linear.planes[c] = s.plane(kLinear + c, wide.size()).view();
+        const PlaneView<float> noisyLuminance = s.plane(kNoisyLuminance, wide.size()).view(), share = s.plane(kShare, wide.size()).view();
+        leavesNoise() ? copyUntreated(wide, linear.planes, 1) : cleanStabilised(wide, linear.planes, noisyLuminance, s);
+        if (grain || sharpener) {
+            const std::vector<Plane<float>> masks = masksOf(wide);
+            if (grain) {
+                variants.spread(masks, &PlaceSettings::grain, share);
+                keepGrain(linear, noisyLuminance, share, meanNoise, frame->cfa.shifted(wide.x, wide.y), neutral);
+            }
+            mixUntreated(wide, linear.planes);
+            if (sharpener) {
+                variants.spread(masks, &PlaceSettings::sharpen, share);
+                sharpener->sharpen(linear, share, meanNoise, stop);
+            }
+        } else {
+            mixUntreated(wide, linear.planes);
+        }
+        if (lens)
+            return finishWithLens(linear, tile, out, std::move(borrowed));
+        for (int c = 0; c < n; ++c)
+            for (int y = 0; y < tile.height; ++y) {
+                const float *v = linear.planes[size_t(c)].row(y + halo) + halo;
+                float *o = out.row(y) + c;
+                for (int x = 0; x < tile.width; ++x)
+                    o[x * n] = v[x];
+            }
         scratch.give(std::move(borrowed));
+    }
+
+    void finishWithLens(const LinearTile &linear, Rect tile, PlaneView<float> out, std::unique_ptr<Scratch> borrowed)
+    {
+        lens->apply(linear, tile, out);
+        scratch.give(std::move(borrowed));
+    }
+
+    /// `share` of the untreated samples, mirrored at the border, and the rest of what is there.
+    void copyUntreated(Rect where, const TileOutput &planes, float share) const
+    {
+        const Rect &a = frame->active;
+        const int n = channels();
+        for (int y = 0; y < where.height; ++y) {
+            const int sy = a.y + mirrored(where.y + y - a.y, a.height);
+            for (int x = 0; x < where.width; ++x) {
+                const int sx = a.x + mirrored(where.x + x - a.x, a.width);
+                for (int c = 0; c < n; ++c) {
+                    float &v = planes[size_t(c)].row(y)[x];
+                    const float untreated = levels.linear(sx, sy, c);
+                    v = share == 1 ? untreated : v + share * (untreated - v);
+                }
+            }
+        }
+    }
+    void mixUntreated(Rect where, const TileOutput &planes) const
+    {
+        if (treatment.taste.mix < 1 && !leavesNoise())
+            copyUntreated(where, planes, float(1 - treatment.taste.mix));
     }
 };
 
-Cleaner::Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment)
-    : d(std::make_unique<Private>(std::move(frame), std::move(noise), treatment))
+Cleaner::Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment, const FrameEdits &edits)
+    : d(std::make_unique<Private>(std::move(frame), std::move(noise), treatment, edits))
 {
 }
 
+Cleaner::Cleaner(Cleaner &&) noexcept = default;
 Cleaner::~Cleaner() = default;
 
 const Frame &Cleaner::frame() const
@@ -248,9 +515,29 @@ const Treatment &Cleaner::treatment() const
     return d->treatment;
 }
 
+const FrameEdits &Cleaner::edits() const
+{
+    return d->edits;
+}
+
+bool Cleaner::isIdentity() const
+{
+    return d->identity;
+}
+
+const std::string &Cleaner::fingerprint() const
+{
+    return d->fingerprint;
+}
+
+Cleaner Cleaner::untreated() const
+{
+    return Cleaner(d->frame, d->noise, Treatment{d->treatment.method, 0, 0}, {nullptr, d->edits.lens});
+}
+
 int Cleaner::bandRows() const
 {
-    return d->method ? 2 * d->method->bestTilePx() : 1024;
+    return d->identity ? 1024 : 2 * d->bestTilePx();
 }
 
 Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tilePx) const
@@ -258,12 +545,12 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
     assert(d->frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
     const int n = d->channels();
     Plane<float> out({region.width * n, region.height});
-    if (d->treatment.isIdentity()) {
+    if (d->identity) {
         d->copyLinear(region, out.view());
         return out;
     }
     const Grid grid = tilePx > 0 ? Grid{(region.width + tilePx - 1) / tilePx, (region.height + tilePx - 1) / tilePx, tilePx, tilePx}
-                                 : gridFor(region.size(), d->method->bestTilePx(), run.threads);
+                                 : gridFor(region.size(), d->bestTilePx(), run.threads);
     const Status done = parallelFor(grid.across * grid.down, run, [&](int i) {
         const Rect local = Rect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
         if (!local.isEmpty())
@@ -277,7 +564,7 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
 Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run)
 {
     const Frame &frame = cleaner.frame();
-    if (cleaner.treatment().isIdentity())
+    if (cleaner.isIdentity())
         return CleanedSamples{frame.samples.clone(), 1};
     const uint16_t highest = [&] {
         uint16_t top = 1;

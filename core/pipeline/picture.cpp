@@ -5,6 +5,8 @@
 #include "render/shows.h"
 #include "render/surroundings.h"
 
+#include <cmath>
+
 namespace irenic {
 
 namespace {
@@ -81,6 +83,85 @@ Result<RgbImage<float>> inStrips(const Cleaner &cleaner, const Developer &develo
     return out;
 }
 
+Result<RgbImage<float>> developStraight(const Cleaner &cleaner, const Developer &developer, Rect region, CleanCache *cache, const RunContext &run)
+{
+    return inStrips(cleaner, developer, region, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return developer.develop(samples, cfa, corner); });
+}
+
+/// The region at a reduction; see developReducedRegion().
+Result<RgbImage<float>> reduceStraight(const Cleaner &cleaner, const Developer &developer, Rect region, int factor, CleanCache *cache, const RunContext &run)
+{
+    const Frame &frame = cleaner.frame();
+    auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
+    if (out.samples.empty())
+        return out;
+    // Bands of whole blocks, high enough that the halo above and below them costs little.
+    const int bandBlocks = std::max(1, cleaner.bandRows() / factor);
+    for (int top = 0; top < out.size.height; top += bandBlocks) {
+        const int blocks = std::min(bandBlocks, out.size.height - top);
+        const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};
+        const Result<Plane<float>> mosaic = cleaned(cleaner, band, cache, {run.threads, run.stop, {}, run.background});
+        if (!mosaic)
+            return mosaic.error();
+        const auto part = developer.developReduced(mosaic.value().view(), frame.cfa.shifted(band.x, band.y), factor, {band.x, band.y});
+        std::copy(part.samples.begin(), part.samples.end(), out.row(top));
+        if (run.onProgress)
+            run.onProgress(double(top + blocks) / out.size.height);
+    }
+    return out;
+}
+
+/// Catmull and Rom's cubic among the pixels of an image; `x`, `y` count pixels from the middle of the first.
+void sampleCubic(const RgbImage<float> &image, float x, float y, float *out)
+{
+    const int i = int(std::floor(x)), j = int(std::floor(y));
+    const auto weights = [](float t, float *w) {
+        w[0] = t * (-0.5f + t * (1 - 0.5f * t));
+        w[1] = 1 + t * t * (-2.5f + 1.5f * t);
+        w[2] = t * (0.5f + t * (2 - 1.5f * t));
+        w[3] = t * t * (-0.5f + 0.5f * t);
+    };
+    float wx[4], wy[4];
+    weights(x - float(i), wx);
+    weights(y - float(j), wy);
+    out[0] = out[1] = out[2] = 0;
+    for (int v = 0; v < 4; ++v) {
+        const float *row = image.row(std::clamp(j + v - 1, 0, image.size.height - 1));
+        for (int u = 0; u < 4; ++u) {
+            const float *p = row + 3 * std::clamp(i + u - 1, 0, image.size.width - 1), w = wy[v] * wx[u];
+            for (int c = 0; c < 3; ++c)
+                out[c] += w * p[c];
+        }
+    }
+}
+
+/// A region with its lines unbent. `develop` answers a region of the picture as it is, at the reduction.
+template <class Develop>
+Result<RgbImage<float>> unbent(const Unbending &unbending, Rect region, Rect crop, int factor, const RunContext &run, const Develop &develop)
+{
+    auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
+    // In whole blocks that are counted from the crop's corner, so that the grid does not depend on the region.
+    const Rect needed = unbending.sourceOf(region).grownBy(3 * factor).intersected(crop);
+    const int x0 = crop.x + (needed.x - crop.x) / factor * factor, y0 = crop.y + (needed.y - crop.y) / factor * factor;
+    const Rect source = Rect{x0, y0, (needed.right() - x0 + factor - 1) / factor * factor, (needed.bottom() - y0 + factor - 1) / factor * factor}.intersected(crop);
+    if (source.width < factor || source.height < factor)
+        return out;
+    const Result<RgbImage<float>> bent = develop(source);
+    if (!bent)
+        return bent.error();
+    const Status done = parallelFor(out.size.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
+        for (int x = 0; x < out.size.width; ++x) {
+            float sx, sy;
+            unbending.source(float(region.x) + (float(x) + 0.5f) * float(factor), float(region.y) + (float(y) + 0.5f) * float(factor), sx, sy);
+            if (!unbending.isBlank(sx, sy))
+                sampleCubic(bent.value(), (sx - float(source.x)) / float(factor) - 0.5f, (sy - float(source.y)) / float(factor) - 0.5f, out.row(y) + 3 * x);
+        }
+    });
+    if (!done)
+        return done.error();
+    return out;
+}
+
 } // namespace
 
 size_t CleanCache::bytesHeld() const
@@ -124,10 +205,9 @@ void CleanCache::store(const Key &key, const std::shared_ptr<const Frame> &frame
 
 Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, const RunContext &run)
 {
-    if (cleaner.treatment().isIdentity())
+    if (cleaner.isIdentity())
         return cleaner.clean(region, run);
     const Rect &active = cleaner.frame().active;
-    const Treatment &t = cleaner.treatment();
     const int x0 = region.x / kTilePx, y0 = region.y / kTilePx, x1 = (region.right() - 1) / kTilePx, y1 = (region.bottom() - 1) / kTilePx;
     const int n = cleaner.frame().channels();
     Plane<float> out({region.width * n, region.height});
@@ -135,7 +215,7 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
     for (int ty = y0; ty <= y1; ++ty)
         for (int tx = x0; tx <= x1; ++tx) {
             const Rect rect = tileRect(tx, ty, active);
-            if (const auto tile = find({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty}, cleaner.sharedFrame())) {
+            if (const auto tile = find({&cleaner.frame(), cleaner.fingerprint(), tx, ty}, cleaner.sharedFrame())) {
                 copyInto(*tile, rect, out, region, n);
                 continue;
             }
@@ -157,7 +237,7 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
                 continue;
             Plane<float> tile({rect.width * n, rect.height});
             copyInto(fresh.value(), missing, tile, rect, n);
-            store({&cleaner.frame(), t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, tx, ty}, cleaner.sharedFrame(), std::move(tile));
+            store({&cleaner.frame(), cleaner.fingerprint(), tx, ty}, cleaner.sharedFrame(), std::move(tile));
         }
     return out;
 }
@@ -167,13 +247,19 @@ Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const
     const Result<Developer> developer = developerFor(cleaner, look, run);
     if (!developer)
         return developer.error();
-    return inStrips(cleaner, developer.value(), region, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return developer.value().develop(samples, cfa, corner); });
+    const auto asItIs = [&](Rect part) { return developStraight(cleaner, developer.value(), part, cache, run); };
+    const Unbending unbending(cleaner.edits().lens, cleaner.frame().crop);
+    return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, 1, run, asItIs);
 }
 
 Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, const RunContext &run)
 {
     const Developer developer(cleaner.frame());
-    return inStrips(cleaner, developer, region, nullptr, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt) { return developer.cameraColours(samples, cfa); });
+    const auto asItIs = [&](Rect part) {
+        return inStrips(cleaner, developer, part, nullptr, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt) { return developer.cameraColours(samples, cfa); });
+    };
+    const Unbending unbending(cleaner.edits().lens, cleaner.frame().crop);
+    return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, 1, run, asItIs);
 }
 
 Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run)
@@ -182,23 +268,9 @@ Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region
     const Result<Developer> developer = developerFor(cleaner, look, run);
     if (!developer)
         return developer.error();
-    auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
-    if (out.samples.empty())
-        return out;
-    // Bands of whole blocks, high enough that the halo above and below them costs little.
-    const int bandBlocks = std::max(1, cleaner.bandRows() / factor);
-    for (int top = 0; top < out.size.height; top += bandBlocks) {
-        const int blocks = std::min(bandBlocks, out.size.height - top);
-        const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};
-        const Result<Plane<float>> mosaic = cleaned(cleaner, band, cache, {run.threads, run.stop, {}, run.background});
-        if (!mosaic)
-            return mosaic.error();
-        const auto part = developer.value().developReduced(mosaic.value().view(), frame.cfa.shifted(band.x, band.y), factor, {band.x, band.y});
-        std::copy(part.samples.begin(), part.samples.end(), out.row(top));
-        if (run.onProgress)
-            run.onProgress(double(top + blocks) / out.size.height);
-    }
-    return out;
+    const auto asItIs = [&](Rect part) { return reduceStraight(cleaner, developer.value(), part, factor, cache, run); };
+    const Unbending unbending(cleaner.edits().lens, frame.crop);
+    return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, frame.crop, factor, run, asItIs);
 }
 
 Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache, const RunContext &run)
@@ -217,7 +289,7 @@ Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int fac
         showOnly(treated.value(), look.show);
         return treated;
     }
-    const Cleaner nothing(cleaner.sharedFrame(), cleaner.sharedNoise(), Treatment{cleaner.treatment().method, 0, 0});
+    const Cleaner nothing = cleaner.untreated();
     Result<RgbImage<float>> untreated = develop(nothing);
     if (untreated)
         showRemoved(untreated.value(), treated.value());

@@ -8,6 +8,8 @@
 
 namespace irenic {
 
+struct FrameMaps;
+
 /// How bright the neighbourhood of every place of a frame is, up to the next edge: a guided filter over a coarse map of the untreated
 /// frame (He and Sun, "Fast guided filter", arXiv 1505.00996, 2015). It belongs to the frame, not to a region or a treatment, so that every
 /// tile, magnification and trial sees the same. Brightness is log2 of linear luminance, 0 at white, as shot.
@@ -37,10 +39,12 @@ private:
     std::vector<At> m_at;
 };
 
-/// Where a frame keeps its surroundings once somebody asked for them.
+/// Where a frame keeps its surroundings, and the maps that masks are made of, once somebody asked for them.
 struct LazySurroundings {
     std::mutex mutex;
     std::shared_ptr<const Surroundings> made;
+    std::mutex mapsMutex;
+    std::shared_ptr<const FrameMaps> maps; ///< see frameMaps()
 };
 
 } // namespace irenic

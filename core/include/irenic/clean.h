@@ -1,16 +1,23 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/frame.h"
+#include "irenic/lens.h"
 #include "irenic/methods.h"
-#include "irenic/noise.h"
+#include "irenic/regions.h"
 
 #include <memory>
 
 namespace irenic {
 
-/// Treats one frame, region by region: mends hot pixels, stabilises the variance, runs the method, gives points of
-/// light back, and returns to linear signal with the local mean kept. Immutable; one instance serves all threads.
+/// What is decided for a frame and serves each of its trials.
+struct FrameEdits {
+    std::shared_ptr<const RegionSet> regions; ///< may be null
+    LensCorrection lens;
+};
+
+/// Treats one frame, region by region: mends hot pixels, stabilises the variance, runs the method with the strengths of every place, gives
+/// detail and points of light back, and returns to linear signal with the local mean kept; there grain is kept, the result laid over the
+/// untreated samples, sharpened, and freed of what the lens did to single samples. Immutable; one instance serves all threads.
 ///
 /// Any region, cut into tiles of any size and run on any number of threads, gives the same bits: what the screen
 /// shows is what the export writes.
@@ -18,8 +25,9 @@ class Cleaner
 {
 public:
     /// `treatment` must be valid. Holds the frame.
-    Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment);
+    Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment, const FrameEdits &edits = {});
     ~Cleaner();
+    Cleaner(Cleaner &&) noexcept;
 
     /// Cleaned samples, linear (0 black, 1 clipping, unclipped both ways), for a region inside Frame::active, in pixels of the
     /// frame; Frame::channels() samples a pixel. Fails only with Cancelled.
@@ -30,6 +38,12 @@ public:
     std::shared_ptr<const Frame> sharedFrame() const;
     std::shared_ptr<const NoiseReport> sharedNoise() const;
     const Treatment &treatment() const;
+    const FrameEdits &edits() const;
+    bool isIdentity() const; ///< every sample stays as it is, to the last bit, hot pixels included
+    /// Everything besides the frame that decides about the samples; equal for equal results.
+    const std::string &fingerprint() const;
+    /// The same frame with the same corrections of the lens, and nothing else done to it.
+    Cleaner untreated() const;
 
     /// Rows that are worth cleaning at once: fewer waste time on halos, more only take memory.
     int bandRows() const;

@@ -10,8 +10,10 @@ struct WantedTreatment {
     std::string method = "auto";
     std::string colourMethod; ///< empty: the same
     std::optional<double> luminance, colour;
+    Taste taste{};
+    bool regions = true; ///< those of the job take part
     bool operator==(const WantedTreatment &) const = default;
-    static WantedTreatment exactly(const Treatment &t) { return {t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour}; }
+    static WantedTreatment exactly(const Treatment &t) { return {t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, t.taste, t.regions}; }
     /// The treatment itself where nothing is left open.
     std::optional<Treatment> known() const;
     Treatment resolved(const NoiseReport &noise) const;
@@ -31,8 +33,12 @@ struct ExportJob {
     Clash clash = Clash::Number;
     bool sidecar = true;                ///< see copySidecar()
     bool again = false;                 ///< even where the same export is there already
+    std::vector<Region> regions;        ///< of this frame
+    LensCorrection lens;
     std::vector<NoiseModel> seriesNoise; ///< the noise law of a series' first frame, so that all are treated identically; usually empty
 };
+
+FrameEdits editsOf(const ExportJob &job, const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise);
 
 struct ExportOutcome {
     ExportReport report;      ///< of a skipped one, the file that is there

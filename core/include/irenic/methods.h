@@ -1,20 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/base.h"
+#include "irenic/taste.h"
 
 #include <span>
 #include <string>
 
 namespace irenic {
-
-/// One adjustable number of a treatment: what the command line, the strips, validate() and the tests all read.
-struct ParamInfo {
-    const char *name;  ///< as on the command line and in recipes
-    const char *label; ///< as on the caption strip
-    double min, max, suggested;
-    const char *help;
-};
 
 /// Both strengths of every method, in multiples of the measured noise: 0 is off, 1 is exactly what was measured.
 inline constexpr ParamInfo kLuminanceStrength{"luminance", "luminance", 0, 3, 1, "How much brightness noise to remove, as a multiple of what was measured"};
@@ -38,9 +30,15 @@ struct Treatment {
     double luminance = kLuminanceStrength.suggested;
     double colour = kColourStrength.suggested;
     std::string colourMethod{}; ///< cleans the colours where it is not to be `method`; empty otherwise
+    Taste taste{};
+    bool regions = true; ///< the frame's regions take part
     bool operator==(const Treatment &) const = default;
     /// Nothing is to be done: the samples stay as they are, to the last bit, hot pixels included.
-    bool isIdentity() const { return luminance == 0 && colour == 0; }
+    bool isIdentity() const
+    {
+        const bool leavesNoise = taste.mix == 0 || (luminance == 0 && colour == 0 && taste.blotches == 0);
+        return leavesNoise && taste.sharpen == 0;
+    }
     bool isMixed() const { return !colourMethod.empty() && colourMethod != method; }
 };
 

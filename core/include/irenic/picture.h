@@ -26,8 +26,7 @@ public:
 private:
     struct Key {
         const Frame *frame; ///< compared, never read
-        std::string method, colourMethod;
-        double luminance, colour;
+        std::string settings; ///< Cleaner::fingerprint()
         int x, y; ///< tile place
         auto operator<=>(const Key &) const = default;
     };

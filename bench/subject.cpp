@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "subject.h"
+
+#include <unistd.h>
+
+namespace irenic::bench {
+
+Result<Subject> makeSubject(const Scene &scene, int iso, const SubjectOptions &a, const std::filesystem::path &folder)
+{
+    ShootOptions o;
+    o.iso = iso;
+    o.underexposeEv = a.underexposeEv;
+    o.banding = a.banding;
+    o.seed = uint64_t(iso);
+    const Result<Shot> shot = shoot(scene, o);
+    if (!shot)
+        return shot.error();
+    const auto file = folder / ("irenic-bench-" + std::to_string(getpid()) + ".dng");
+    std::error_code ec;
+    std::filesystem::remove(file, ec);
+    if (const Status s = writeShot(file, shot.value(), o); !s)
+        return s.error();
+    const auto frame = readFrame(file);
+    std::filesystem::remove(file, ec);
+    if (!frame)
+        return frame.error();
+    Result<NoiseReport> noise = measureNoise(*frame.value());
+    if (!noise)
+        return noise.error();
+    if (a.trueLaw)
+        noise.value().cells.fill(shot.value().truth.noise);
+    const auto clean = frameWith(*frame.value(), [&](int x, int y) { return shot.value().truth.clean.at(x, y); });
+    return Subject{frame.value(), clean, std::make_shared<const NoiseReport>(noise.take()), shot.value().truth.noise};
+}
+
+} // namespace irenic::bench

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "regions/painted.h"
+
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+/// What a place at a distance from the brush's middle gets: all within the hard part, then less; the rim of a hard brush is one
+/// pixel wide.
+float brushWeight(float distance, const Stroke &s)
+{
+    const float soft = std::max(s.radiusPx * (1 - s.hardness), 1.f);
+    const float t = std::clamp((s.radiusPx + (s.hardness >= 1 ? 0.5f : 0.f) - distance) / soft, 0.f, 1.f);
+    return s.hardness >= 1 ? t : t * t * (3 - 2 * t);
+}
+
+/// One line of a stroke, where it gives a place more than the lines before.
+void addLine(const Stroke &s, const StrokePoint &p, const StrokePoint &q, PixelAt corner, int step, PlaneView<float> most)
+{
+    const float reach = s.radiusPx + 1;
+    const auto cell = [&](float v, int from) { return (v - float(from)) / float(step) - 0.5f; };
+    const int x0 = std::max(0, int(std::ceil(cell(std::min(p.x, q.x) - reach, corner.x)))), x1 = std::min(most.width - 1, int(std::floor(cell(std::max(p.x, q.x) + reach, corner.x))));
+    const int y0 = std::max(0, int(std::ceil(cell(std::min(p.y, q.y) - reach, corner.y)))), y1 = std::min(most.height - 1, int(std::floor(cell(std::max(p.y, q.y) + reach, corner.y))));
+    const float dx = q.x - p.x, dy = q.y - p.y, length = dx * dx + dy * dy;
+    for (int y = y0; y <= y1; ++y)
+        for (int x = x0; x <= x1; ++x) {
+            const float px = float(corner.x) + (float(x) + 0.5f) * float(step) - p.x, py = float(corner.y) + (float(y) + 0.5f) * float(step) - p.y;
+            const float t = length > 0 ? std::clamp((px * dx + py * dy) / length, 0.f, 1.f) : 0.f;
+            const float distance = std::hypot(px - t * dx, py - t * dy);
+            if (distance > reach)
+                continue;
+            const float w = brushWeight(distance, s) * (p.pressure + t * (q.pressure - p.pressure));
+            most.row(y)[x] = std::max(most.row(y)[x], w);
+        }
+}
+
+} // namespace
+
+void paint(const std::vector<Stroke> &strokes, PixelAt corner, int step, PlaneView<float> weights)
+{
+    Plane<float> most;
+    for (const Stroke &s : strokes) {
+        if (s.points.empty())
+            continue;
+        float left = s.points[0].x, right = left, top = s.points[0].y, bottom = top;
+        for (const StrokePoint &p : s.points) {
+            left = std::min(left, p.x), right = std::max(right, p.x);
+            top = std::min(top, p.y), bottom = std::max(bottom, p.y);
+        }
+        const float reach = s.radiusPx + 1;
+        const int x0 = int(std::floor((left - reach - float(corner.x)) / float(step))) - 1, x1 = int(std::ceil((right + reach - float(corner.x)) / float(step))) + 1;
+        const int y0 = int(std::floor((top - reach - float(corner.y)) / float(step))) - 1, y1 = int(std::ceil((bottom + reach - float(corner.y)) / float(step))) + 1;
+        const Rect box = Rect{x0, y0, x1 - x0, y1 - y0}.intersected({0, 0, weights.width, weights.height});
+        if (box.isEmpty())
+            continue;
+        most.reset(box.size());
+        most.fill(0);
+        const PixelAt at{corner.x + box.x * step, corner.y + box.y * step};
+        for (size_t i = 0; i < std::max<size_t>(1, s.points.size() - 1); ++i)
+            addLine(s, s.points[i], s.points[std::min(i + 1, s.points.size() - 1)], at, step, most.view());
+        for (int y = 0; y < box.height; ++y) {
+            float *w = weights.row(box.y + y) + box.x;
+            const float *m = most.row(y);
+            for (int x = 0; x < box.width; ++x) {
+                const float laid = m[x] * s.flow;
+                w[x] = s.erases ? w[x] * (1 - laid) : w[x] + (1 - w[x]) * laid;
+            }
+        }
+    }
+}
+
+} // namespace irenic

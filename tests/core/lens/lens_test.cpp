@@ -1,0 +1,304 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/clean.h"
+#include "irenic/picture.h"
+#include "support/frames.h"
+
+#include <lensfun/lensfun.h>
+
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+/// Many small discs at known places.
+struct Dots {
+    Scene scene;
+    std::vector<std::pair<double, double>> at;
+};
+
+Dots dots(Size size, int step)
+{
+    Dots d{flatScene(size, 0.05f, 0.05f, 0.05f), {}};
+    for (int cy = step / 2; cy < size.height; cy += step)
+        for (int cx = step / 2; cx < size.width; cx += step) {
+            d.at.emplace_back(cx + 0.5, cy + 0.5);
+            for (int y = cy - 8; y <= cy + 8; ++y)
+                for (int x = cx - 8; x <= cx + 8; ++x) {
+                    const double r = std::hypot(x - cx, y - cy), light = 0.4 * std::clamp(5.5 - r, 0.0, 1.0);
+                    for (size_t c = 0; c < 3; ++c)
+                        d.scene.rgb[(size_t(y) * size_t(size.width) + size_t(x)) * 3 + c] += float(light);
+                }
+        }
+    return d;
+}
+
+/// Centre of light of one channel about a place of a developed picture.
+std::pair<double, double> centre(const RgbImage<float> &p, double x, double y, int channel, int reach = 11)
+{
+    double sum = 0, sx = 0, sy = 0, ground = 1e9;
+    const auto each = [&](auto &&f) {
+        for (int v = int(y) - reach; v <= int(y) + reach; ++v)
+            for (int u = int(x) - reach; u <= int(x) + reach; ++u)
+                f(u, v, double(p.row(v)[3 * u + channel]));
+    };
+    each([&](int, int, double l) { ground = std::min(ground, l); });
+    each([&](int u, int v, double l) {
+        l = std::max(0.0, l - ground - 0.05);
+        sum += l;
+        sx += l * (u + 0.5);
+        sy += l * (v + 0.5);
+    });
+    return {sx / sum, sy / sum};
+}
+
+double worstShift(const RgbImage<float> &p, const Dots &d, int channel)
+{
+    double worst = 0;
+    for (const auto &[x, y] : d.at) {
+        const auto a = centre(p, x, y, channel), green = centre(p, x, y, 1);
+        worst = std::max(worst, std::hypot(a.first - green.first, a.second - green.second));
+    }
+    return worst;
+}
+
+ShootOptions clear()
+{
+    ShootOptions o;
+    o.iso = 100;
+    o.banding = 0;
+    o.hotPixelsPerMillion = 0;
+    return o;
+}
+
+RgbImage<float> developed(const Simulated &s, const LensCorrection &lens)
+{
+    return developRegion(Cleaner(s.frame, s.noise, {"wavelet", 0, 0}, {nullptr, lens}), s.frame->crop, {}, nullptr, {}).take();
+}
+
+} // namespace
+
+class LensTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void lateralAberrationComesBack()
+    {
+        const Dots d = dots({960, 640}, 64);
+        ShootOptions o = clear();
+        o.lateralRed = 2.5; // 1.4 px at the corners
+        o.lateralBlue = -1.5;
+        const Simulated s = simulate(d.scene, o);
+        QVERIFY(worstShift(developed(s, {}), d, 0) > 0.8);
+        LensCorrection lens;
+        lens.lateral = true;
+        lens.red[0] = 1.0025;
+        lens.blue[0] = 0.9985;
+        const auto straight = developed(s, lens);
+        for (const int channel : {0, 2})
+            QVERIFY2(worstShift(straight, d, channel) < 0.2, qPrintable(QString::number(worstShift(straight, d, channel))));
+    }
+
+    void lateralAberrationIsMeasured_data()
+    {
+        QTest::addColumn<int>("iso");
+        QTest::newRow("ISO 100") << 100;
+        QTest::newRow("ISO 3200") << 3200;
+    }
+    void lateralAberrationIsMeasured()
+    {
+        QFETCH(int, iso);
+        const Dots d = dots({960, 640}, 40);
+        ShootOptions o = clear();
+        o.iso = iso;
+        o.lateralRed = 2.5;
+        o.lateralBlue = -1.5;
+        const Simulated s = simulate(d.scene, o);
+        const auto lens = measureLateral(*s.frame, *s.noise);
+        QVERIFY2(lens.ok(), lens ? "" : lens.error().userMessage.c_str());
+        const double unit = std::hypot(960, 640) / 2;
+        for (const double r : {0.4, 0.7, 1.0}) {
+            const auto at = [&](const LensCorrection::Polynomial &p) { return (p[0] + p[1] * r + p[2] * r * r + p[3] * r * r * r + p[4] * r * r * r * r - 1) * r * unit; };
+            QVERIFY2(std::abs(at(lens.value().red) - 0.0025 * r * unit) < 0.2, qPrintable(QString::number(at(lens.value().red))));
+            QVERIFY2(std::abs(at(lens.value().blue) + 0.0015 * r * unit) < 0.2, qPrintable(QString::number(at(lens.value().blue))));
+        }
+        QVERIFY(QString::fromStdString(lens.value().from).contains("measured"));
+    }
+
+    void nothingToMeasureIsSaid()
+    {
+        const Simulated s = simulate(flatScene({640, 480}, 0.2f, 0.2f, 0.2f), clear());
+        const auto lens = measureLateral(*s.frame, *s.noise);
+        QVERIFY(!lens && lens.error().code == ErrorCode::BadParameter);
+        QVERIFY(lens.error().userMessage.find("simulated.dng") != std::string::npos);
+    }
+
+    void vignettingComesBackWithinAHundredth()
+    {
+        ShootOptions o = clear();
+        o.vignettingEv = 1.5;
+        const Simulated s = simulate(flatScene({600, 400}, 0.4f, 0.4f, 0.4f), o);
+        // Light 2^(-1.5 r^2) as 1 + v1 r^2 + v2 r^4 + v3 r^6, right at the middle and at three radii (Newton's divided differences).
+        const auto light = [](double square) { return std::exp2(-1.5 * square); };
+        const double h = 1 / 3.0, d1 = light(h) - light(0), d2 = light(2 * h) - 2 * light(h) + light(0), d3 = light(1) - 3 * light(2 * h) + 3 * light(h) - light(0);
+        LensCorrection lens;
+        lens.vignetting = true;
+        lens.falloff = {(d1 - d2 / 2 + d3 / 3) / h, (d2 / 2 - d3 / 2) / (h * h), d3 / 6 / (h * h * h)};
+        const auto p = developed(s, lens);
+        const auto mean = [&](int x, int y) {
+            double sum = 0;
+            for (int v = y; v < y + 24; ++v)
+                for (int u = x; u < x + 24; ++u)
+                    sum += double(p.row(v)[3 * u + 1]) / 576;
+            return sum;
+        };
+        const double middle = mean(288, 188);
+        for (const auto &[x, y] : {std::pair(4, 4), {572, 4}, {4, 372}, {572, 372}, {150, 200}, {288, 4}})
+            QVERIFY2(std::abs(mean(x, y) / middle - 1) < 0.01, qPrintable(QStringLiteral("%1, %2: %3").arg(x).arg(y).arg(mean(x, y) / middle)));
+    }
+
+    void distortionIsUndone_data()
+    {
+        QTest::addColumn<int>("shape");
+        QTest::addColumn<double>("bend");
+        for (int shape = 0; shape < 3; ++shape)
+            for (const double bend : {-0.05, 0.04})
+                QTest::addRow("%s, %s", shapeName(LensCorrection::Shape(shape)), bend < 0 ? "barrel" : "pincushion") << shape << bend;
+    }
+    void distortionIsUndone()
+    {
+        QFETCH(int, shape);
+        QFETCH(double, bend);
+        // Discs where the lens would have put them: each must come to lie on the straight grid, up to one scale.
+        const Size size{960, 640};
+        const double unit = std::hypot(960, 640) / 2;
+        LensCorrection lens;
+        lens.distortion = true;
+        lens.bent = {1, 0, bend, 0, 0};
+        lens.shape = LensCorrection::Shape(shape);
+        Dots bent{flatScene(size, 0.05f, 0.05f, 0.05f), {}};
+        std::vector<std::pair<double, double>> straight;
+        for (int gy = -3; gy <= 3; ++gy)
+            for (int gx = -5; gx <= 5; ++gx) {
+                const double dx = gx * 80.0, dy = gy * 80.0, f = 1 + bend * (dx * dx + dy * dy) / (unit * unit);
+                const double cx = 480 + dx * f, cy = 320 + dy * f;
+                straight.emplace_back(dx, dy);
+                for (int y = int(cy) - 9; y <= int(cy) + 9; ++y)
+                    for (int x = int(cx) - 9; x <= int(cx) + 9; ++x)
+                        for (size_t c = 0; c < 3 && x >= 0 && y >= 0 && x < 960 && y < 640; ++c)
+                            bent.scene.rgb[(size_t(y) * 960 + size_t(x)) * 3 + c] += float(0.4 * std::clamp(5.5 - std::hypot(x + 0.5 - cx, y + 0.5 - cy), 0.0, 1.0));
+            }
+        const Simulated s = simulate(bent.scene, clear());
+        const auto p = developed(s, lens);
+        QCOMPARE(p.size, size);
+        // The scale of the middle, by its neighbours.
+        const auto near = centre(p, 480 + 240, 320, 1, 22), middle = centre(p, 480, 320, 1);
+        const double scale = (near.first - middle.first) / 240;
+        for (const auto &[dx, dy] : straight) {
+            const double x = 480 + dx * scale, y = 320 + dy * scale;
+            if (x < 16 || y < 16 || x > 944 || y > 624)
+                continue;
+            const auto c = centre(p, x, y, 1);
+            QVERIFY2(std::hypot(c.first - x, c.second - y) < 0.2, qPrintable(QStringLiteral("%1, %2: off by %3, %4").arg(x).arg(y).arg(c.first - x).arg(c.second - y)));
+        }
+        bool blank = false;
+        for (const auto &[x, y] : {std::pair(0, 0), {959, 0}, {0, 639}, {959, 639}, {480, 0}, {0, 320}})
+            blank = blank || p.row(y)[3 * x + 1] == 0;
+        if (lens.shape == LensCorrection::Shape::Largest)
+            QVERIFY(!blank);
+        if (lens.shape == LensCorrection::Shape::Original)
+            QVERIFY(std::abs(scale - 1) < 0.004);
+        if (lens.shape == LensCorrection::Shape::Everything) { // all that the sensor saw is still there
+            const Unbending u(lens, s.frame->crop);
+            float x0, y0, x1, y1;
+            u.source(0, 320, x0, y0);
+            u.source(480, 0, x1, y1);
+            QVERIFY(x0 <= 0.5f && y1 <= 0.5f);
+        }
+    }
+
+    void anyPartIsStraightenedAlike()
+    {
+        const Simulated s = simulate(makeScene({300, 200}), clear());
+        LensCorrection lens;
+        lens.distortion = true;
+        lens.bent = {1, 0.01, -0.06, 0, 0};
+        const Cleaner cleaner(s.frame, s.noise, {"wavelet", 1, 1}, {nullptr, lens});
+        const auto whole = developRegion(cleaner, s.frame->crop, {}, nullptr, {});
+        const Rect part{101, 53, 120, 90};
+        const auto piece = developRegion(cleaner, part.movedBy(s.frame->crop.x, s.frame->crop.y), {}, nullptr, {});
+        for (int y = 0; y < part.height; ++y)
+            QVERIFY(std::memcmp(piece.value().row(y), whole.value().row(part.y + y) + 3 * part.x, size_t(part.width) * 3 * sizeof(float)) == 0);
+    }
+
+    void profilesDoWhatLensfunDoes()
+    {
+        // Whatever lenses the database has: our numbers against those of its own modifier.
+        lfDatabase db;
+        QCOMPARE(db.Load(), LF_NO_ERROR);
+        const lfLens *const *all = db.GetLenses();
+        size_t count = 0;
+        while (all && all[count])
+            ++count;
+        int tried = 0;
+        for (size_t i = 0; i < count && tried < 40; i += 17) {
+            const lfLens &lens = *all[i];
+            if (lens.Type != LF_RECTILINEAR || !lens.CalibDistortion)
+                continue;
+            auto frame = std::make_shared<Frame>();
+            frame->shooting.lens = lf_mlstr_get(lens.Model);
+            frame->shooting.focalLengthMm = double(lens.MinFocal);
+            frame->shooting.fNumber = 5.6;
+            frame->crop = frame->active = {0, 0, 6000, 4000};
+            const auto profiles = findLensProfiles(*frame);
+            // Of several measurements of one lens, the database's own first choice.
+            const lfLens **matches = db.FindLenses(nullptr, nullptr, lf_mlstr_get(lens.Model), LF_SEARCH_SORT_AND_UNIQUIFY);
+            const bool first = matches && matches[0] == &lens;
+            lf_free(matches);
+            if (!first || profiles.empty())
+                continue;
+            ++tried;
+            LensCorrection correction = profiles.front().correction;
+            correction.distortion = true;
+            correction.shape = LensCorrection::Shape::Original;
+            const Unbending ours(correction, frame->crop);
+            lfModifier modifier(&lens, lens.CropFactor, 6000, 4000);
+            modifier.Initialize(&lens, LF_PF_F32, lens.MinFocal, 5.6f, 1000, 1, LF_RECTILINEAR, LF_MODIFY_DISTORTION, false);
+            for (const auto &[x, y] : {std::pair(300.f, 200.f), {3000.f, 400.f}, {5200.f, 3500.f}, {4100.f, 2300.f}}) {
+                float theirs[2], sx, sy;
+                modifier.ApplyGeometryDistortion(x, y, 1, 1, theirs);
+                ours.source(x + 0.5f, y + 0.5f, sx, sy);
+                const double off = std::hypot(double(sx) - 0.5 - double(theirs[0]), double(sy) - 0.5 - double(theirs[1]));
+                QVERIFY2(off < 0.1, qPrintable(QStringLiteral("lens %1: off by %2 of %3 px").arg(i).arg(off).arg(std::hypot(sx - x, sy - y))));
+            }
+        }
+        QVERIFY2(tried >= 10, qPrintable(QString::number(tried)));
+    }
+
+    void noLensNoProfile()
+    {
+        Frame frame;
+        frame.crop = {0, 0, 600, 400};
+        QVERIFY(findLensProfiles(frame).empty());
+        QVERIFY(findLensProfiles(frame, "no such lens was ever ground 1234").empty());
+    }
+
+    void textComesBackAsItWas()
+    {
+        LensCorrection l;
+        l.lateral = l.distortion = true;
+        l.red = {1.001, 0, -0.0005, 0, 0};
+        l.bent = {1, 0.01, -0.05, 0.002, 0};
+        l.falloff = {-0.4, 0.1, 0};
+        l.shape = LensCorrection::Shape::Everything;
+        l.from = "by hand";
+        QVERIFY(lensFromText(lensText(l), "it").value() == l);
+        l.bent[2] = 2;
+        const auto wild = lensFromText(lensText(l), "it.json");
+        QVERIFY(!wild && wild.error().userMessage.find("distortion") != std::string::npos);
+    }
+};
+
+QTEST_APPLESS_MAIN(LensTest)
+#include "lens_test.moc"
