@@ -90,7 +90,7 @@ std::vector<LensProfile> findLensProfiles(const Frame &frame, const std::string 
     const std::lock_guard lock(d.mutex);
     if (!d.there)
         return found;
-    const lfCamera **cameras = d.db.FindCameras(s.make.c_str(), s.model.c_str());
+    const lfCamera **cameras = s.model.empty() ? nullptr : d.db.FindCameras(s.make.c_str(), s.model.c_str());
     const lfCamera *camera = cameras ? cameras[0] : nullptr;
     const lfLens **lenses = d.db.FindLenses(camera, nullptr, wanted.c_str(), LF_SEARCH_SORT_AND_UNIQUIFY);
     for (size_t i = 0; lenses && lenses[i] && found.size() < kMostProfiles; ++i) {
