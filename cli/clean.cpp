@@ -83,7 +83,24 @@ Result<ExportOptions> optionsOf(const CleanArguments &a)
 Result<ExportJob> jobOf(const CleanArguments &a)
 {
     ExportJob job;
-    job.treatment = {a.method, a.colourMethod, a.luminance, a.colour};
+    job.treatment = {a.method, a.colourMethod, a.luminance, a.colour, a.taste};
+    if (!a.regions.empty()) {
+        const auto regions = readRegions(a.regions);
+        if (!regions)
+            return regions.error();
+        job.regions = regions.value();
+    }
+    if (!shapeFromName(a.shape))
+        return wrong("The shape must be largest, original or everything, not \"" + a.shape + "\".");
+    if (!a.lens.empty()) {
+        const auto lens = readLens(a.lens);
+        if (!lens)
+            return lens.error();
+        job.lens = lens.value();
+    }
+    for (const std::string &what : a.correct)
+        if (what != "lateral" && what != "vignetting" && what != "distortion")
+            return wrong("What --correct can undo is lateral, vignetting and distortion, not \"" + what + "\".");
     if (!a.recipe.empty()) {
         const Result<Recipe> recipe = readRecipe(a.recipe);
         if (!recipe)
@@ -124,21 +141,73 @@ std::filesystem::path folderFor(const std::filesystem::path &source, const Clean
     return !a.outFolder.empty() ? std::filesystem::path(a.outFolder) : a.subfolder.empty() ? source.parent_path() : source.parent_path() / a.subfolder;
 }
 
-Result<ExportOutcome> cleanOne(ExportJob &job, const CleanArguments &a)
+bool asksForLens(const CleanArguments &a)
+{
+    return !a.correct.empty() || a.measureLateral;
+}
+
+/// What is to be undone on this frame, by the file of lens corrections, by the likeliest profile, and as measured.
+Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const LensCorrection &given, const CleanArguments &a, const RunContext &run)
+{
+    LensCorrection lens = given;
+    const auto asked = [&](const char *what) { return std::find(a.correct.begin(), a.correct.end(), what) != a.correct.end(); };
+    const std::string file = frame->file.filename().string();
+    const auto missing = [&](const std::string &what) { return Error{ErrorCode::BadParameter, "No profile of the lens of " + file + what + "; nothing was written. --lens-name or --lens says which.", {}}; };
+    if (a.lens.empty() && !a.correct.empty()) {
+        const auto profiles = findLensProfiles(*frame, a.lensName);
+        if (profiles.empty() && (asked("vignetting") || asked("distortion") || !a.measureLateral))
+            return missing(" was found");
+        if (!profiles.empty()) {
+            const LensProfile &p = profiles.front();
+            if ((asked("distortion") && !p.hasDistortion) || (asked("vignetting") && !p.hasVignetting) || (asked("lateral") && !p.hasLateral && !a.measureLateral))
+                return missing(" tells all that is to be undone (it is " + p.name + ")");
+            lens = p.correction;
+        }
+    }
+    if (!a.correct.empty()) {
+        lens.lateral = asked("lateral");
+        lens.vignetting = asked("vignetting");
+        lens.distortion = asked("distortion");
+    }
+    if (a.measureLateral) {
+        const auto noise = measureNoise(*frame, run);
+        if (!noise)
+            return noise.error();
+        const auto measured = measureLateral(*frame, noise.value(), run);
+        if (!measured)
+            return measured.error();
+        lens.red = measured.value().red;
+        lens.blue = measured.value().blue;
+        lens.lateral = true;
+        lens.from += (lens.from.empty() ? "" : "; ") + measured.value().from;
+    }
+    lens.shape = *shapeFromName(a.shape);
+    return lens;
+}
+
+Result<ExportOutcome> cleanOne(ExportJob &job, const LensCorrection &lens, const CleanArguments &a)
 {
     const RunContext run{a.threads, {}, {}};
     std::shared_ptr<const Frame> frame;
-    if (a.automaticBrightness) {
+    if (a.automaticBrightness || asksForLens(a)) {
         const auto read = readFrame(job.source, run);
         if (!read)
             return read.error();
         frame = read.value();
+    }
+    if (asksForLens(a)) {
+        const auto found = lensFor(frame, lens, a, run);
+        if (!found)
+            return found.error();
+        job.lens = found.value();
+    }
+    if (a.automaticBrightness) {
         job.options.rendering.exposureEv = automaticExposureEv(frame, a.rendering);
     }
     return runExportJob(job, frame, nullptr, run, a.dryRun);
 }
 
-void tell(const std::string &file, const ExportOutcome &o, const CleanArguments &a)
+void tell(const std::string &file, const ExportOutcome &o, const LensCorrection &lens, const CleanArguments &a)
 {
     const Treatment &t = o.treatment;
     const bool written = !a.dryRun && !o.skipped;
@@ -146,6 +215,11 @@ void tell(const std::string &file, const ExportOutcome &o, const CleanArguments 
         nlohmann::json line{{"file", file}, {"out", o.report.file.string()}, {"format", formatName(o.format)}, {"written", written}, {"skipped", o.skipped}};
         if (!o.skipped)
             line.update({{"method", t.method}, {"luminance", t.luminance}, {"colour", t.colour}, {"colourMethod", t.isMixed() ? t.colourMethod : t.method}});
+        for (const TasteParam &p : kTasteParams)
+            if (!o.skipped && t.taste.*p.value != p.info.suggested)
+                line["taste"][p.info.name] = t.taste.*p.value;
+        if (!o.skipped && !lens.from.empty())
+            line["lens"] = lens.from;
         if (written)
             line.update({{"bytes", o.report.bytes}, {"seconds", o.report.seconds}, {"verified", o.report.verified}});
         if (!o.report.sidecar.empty())
@@ -176,6 +250,7 @@ int clean(const CleanArguments &arguments)
         return 2;
     }
     ExportJob job = asked.take();
+    const LensCorrection lens = job.lens;
     int status = 0;
     for (size_t i = 0; i < files.value().size(); ++i) {
         if (i % shard.value().second != shard.value().first - 1)
@@ -184,9 +259,9 @@ int clean(const CleanArguments &arguments)
         job.source = file;
         job.folder = folderFor(job.source, arguments);
         job.parts.counter = int(i) + 1; // of the whole list: every shard counts alike
-        const Result<ExportOutcome> outcome = cleanOne(job, arguments);
+        const Result<ExportOutcome> outcome = cleanOne(job, lens, arguments);
         if (outcome) {
-            tell(file, outcome.value(), arguments);
+            tell(file, outcome.value(), job.lens, arguments);
             continue;
         }
         report(file, outcome.error(), arguments.json);

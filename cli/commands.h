@@ -25,6 +25,13 @@ struct CleanArguments {
     std::string method = "auto";
     std::string colourMethod; ///< empty: the same
     std::optional<double> luminance, colour;
+    Taste taste;
+    std::string regions;              ///< a file of docs/regions.md
+    std::vector<std::string> correct; ///< "lateral", "vignetting", "distortion"
+    std::string lens;                 ///< a file of docs/lens.md, in place of a profile
+    std::string lensName;             ///< of a profile, in place of what the file names
+    bool measureLateral = false;
+    std::string shape = "largest";
     std::string recipe; ///< file, or a picture that was exported; in place of method and strengths
     std::string format = "auto";
     bool uncompressed = false;

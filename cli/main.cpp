@@ -26,8 +26,11 @@ int listMethods(bool json)
             continue;
         }
         nlohmann::json parameters = nlohmann::json::array();
+        const auto add = [&](const ParamInfo &p) { parameters.push_back({{"name", p.name}, {"label", p.label}, {"min", p.min}, {"max", p.max}, {"suggested", p.suggested}, {"help", p.help}}); };
         for (const ParamInfo &p : {kLuminanceStrength, kColourStrength})
-            parameters.push_back({{"name", p.name}, {"label", p.label}, {"min", p.min}, {"max", p.max}, {"suggested", p.suggested}, {"help", p.help}});
+            add(p);
+        for (const TasteParam &p : kTasteParams)
+            add(p.info);
         std::printf("%s\n", nlohmann::json{{"id", m.id}, {"label", m.label}, {"goodAt", m.goodAt}, {"cost", m.cost}, {"parameters", parameters}}.dump().c_str());
     }
     return 0;
@@ -60,6 +63,15 @@ int main(int argc, char **argv)
     cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours");
     cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
     cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
+    std::vector<CLI::Option *> tastes;
+    for (const irenic::TasteParam &p : irenic::kTasteParams)
+        tastes.push_back(cleanCommand->add_option(std::string("--") + p.info.name, c.taste.*p.value, p.info.help)->capture_default_str());
+    cleanCommand->add_option("--regions", c.regions, "A file of regions, whose strengths hold inside them");
+    cleanCommand->add_option("--correct", c.correct, "Lens faults to undo: lateral, vignetting, distortion; by a profile of the lens that the file names")->delimiter(',');
+    cleanCommand->add_option("--lens", c.lens, "A file of lens corrections, in place of a profile");
+    cleanCommand->add_option("--lens-name", c.lensName, "Name of the lens whose profile is to be used")->excludes("--lens");
+    cleanCommand->add_flag("--measure-lateral", c.measureLateral, "Lateral aberration as measured on each frame");
+    cleanCommand->add_option("--shape", c.shape, "With distortion undone: largest (no blank corners), original (scale of the middle) or everything")->capture_default_str();
     cleanCommand->add_option("--format", c.format, "dng (still raw), linear-dng (demosaiced), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures")->capture_default_str();
     cleanCommand->add_flag("--uncompressed", c.uncompressed, "DNG without lossless compression");
     cleanCommand->add_option("--bits", c.bits, "TIFF: 8 (dithered), 16 or 32 (floating point)")->capture_default_str();
@@ -79,6 +91,8 @@ int main(int argc, char **argv)
     cleanCommand->add_flag("--json", c.json, "One JSON object a line");
     cleanCommand->add_flag("--dry-run", c.dryRun, "Say what would be done and write nothing");
     cleanCommand->add_option("--recipe", c.recipe, "A recipe file, or a picture that was exported and tells its own, in place of method and strengths")->excludes("--method")->excludes("--luminance")->excludes("--colour")->excludes("--colour-method");
+    for (CLI::Option *taste : tastes)
+        taste->excludes("--recipe");
 
     StripArguments s;
     CLI::App *stripCommand = app.add_subcommand("strip", "Write trials at one spot, side by side, as a labelled PNG");

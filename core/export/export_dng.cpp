@@ -4,6 +4,7 @@
 #include "base/parallel.h"
 #include "export/dng_writer.h"
 #include "export/foreign_metadata.h"
+#include "export/opcodes.h"
 #include "export/provenance.h"
 #include "irenic/picture.h"
 
@@ -201,7 +202,7 @@ Result<RgbImage<uint8_t>> previewOf(const Frame &frame, const Plane<uint16_t> &s
     return encoded8(linear.value());
 }
 
-/// The active area of a mosaic in the camera's own colours.
+/// The active area in the camera's own colours, with its lines unbent where that is asked for.
 Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, const RunContext &run)
 {
     // Noise below black has room. No more than that: LibRaw up to 0.20 takes three equal blacks off, but not off white, and so darkens by their share.
@@ -262,6 +263,21 @@ void describe(const Frame &frame, int scale, const std::string &originalName, co
         main.setNumber(TagResolutionUnit, TiffShort, 2);
 }
 
+/// What the source describes for the next program, without what was applied.
+void dropApplied(const LensCorrection &lens, bool straightened, TiffDirectory &raw)
+{
+    if (!lens.changesSamples() && !straightened)
+        return;
+    for (const uint16_t tag : {TagOpcodeList1, TagOpcodeList2, TagOpcodeList3})
+        if (const TiffEntry *found = raw.find(tag)) {
+            const auto left = opcodesLeft(found->bytes, lens, straightened);
+            if (left.empty())
+                raw.erase(tag);
+            else
+                raw.setBytes(tag, TiffUndefined, left);
+        }
+}
+
 Status readsBackAs(const AtomicFile &file, const Plane<uint16_t> &meant, const RunContext &run)
 {
     const Result<std::shared_ptr<const Frame>> back = readFrame(file.temporaryPath(), {run.threads, run.stop, {}, run.background});
@@ -293,7 +309,9 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     std::shared_ptr<const Frame> frame = cleaner.sharedFrame();
     CleanedSamples cleaned;
     const Plane<uint16_t> *samples = &cleaned.samples;
-    if (options.format == ExportFormat::LinearDng && source.kind == FrameKind::Mosaic) {
+    const bool straightens = options.format == ExportFormat::LinearDng || source.kind == FrameKind::Linear;
+    const bool straightened = straightens && !Unbending(cleaner.edits().lens, source.crop).isStraight();
+    if (straightened || (straightens && source.kind == FrameKind::Mosaic)) {
         const auto linear = demosaiced(cleaner, stage(run, 0, share));
         if (!linear)
             return linear.error();
@@ -310,6 +328,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
         return preview.error();
     TiffDirectory main, raw;
     describe(*frame, cleaned.scale, source.file.filename().string(), provenance, main, raw);
+    dropApplied(cleaner.edits().lens, straightened, raw);
     if (!cleaner.isIdentity())
         describeNoise(source, noise, cleaner.treatment(), raw);
     const DngContents contents{std::move(main), std::move(raw), samples->view(), frame->channels(), 16, options.lossless, preview.take()};

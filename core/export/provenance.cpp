@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "export/provenance.h"
 
+#include "files/json.h"
 #include "irenic/recipe.h"
 
 #include <exiv2/exiv2.hpp>
@@ -27,6 +28,18 @@ std::string noiseText(const NoiseReport &n, FrameKind kind)
     for (size_t i = 0; i < (kind == FrameKind::Mosaic ? 4 : 3); ++i)
         cells.push_back({{"a", n.cells[i].shotGain}, {"b", n.cells[i].readVariance}});
     return nlohmann::ordered_json{{"cells", cells}, {"luminanceNoise", n.luminanceNoise}, {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}}.dump();
+}
+
+/// What was decided for the frame beside the treatment: its regions, and what of the lens was undone.
+std::string editsText(const Cleaner &cleaner)
+{
+    const FrameEdits &e = cleaner.edits();
+    Json j = Json::object();
+    if (e.regions && !e.regions->regions().empty() && cleaner.treatment().regions)
+        j["regions"] = toJson(e.regions->regions());
+    if (e.lens.changesSamples() || e.lens.distortion)
+        j["lens"] = toJson(e.lens);
+    return j.empty() ? std::string() : j.dump();
 }
 
 } // namespace
@@ -62,7 +75,7 @@ Provenance provenanceOf(const Cleaner &cleaner, const NoiseReport &noise, const 
 {
     const Frame &frame = cleaner.frame();
     const auto fingerprint = fingerprintOf(frame.file).value_or(std::pair<uint64_t, uint32_t>{0, 0});
-    return {IRENIC_VERSION, cleaner.treatment(), frame.file.filename().string(), fingerprint.first, fingerprint.second, request, noiseText(noise, frame.kind)};
+    return {IRENIC_VERSION, cleaner.treatment(), frame.file.filename().string(), fingerprint.first, fingerprint.second, request, noiseText(noise, frame.kind), editsText(cleaner)};
 }
 
 void addProvenance(Exiv2::XmpData &xmp, const Provenance &p)
@@ -76,6 +89,8 @@ void addProvenance(Exiv2::XmpData &xmp, const Provenance &p)
     set("LuminanceStrength", number(t.luminance));
     set("ColourStrength", number(t.colour));
     set("Recipe", recipeText({p.source, t}));
+    if (!p.edits.empty())
+        set("FrameEdits", p.edits);
     set("Source", p.source);
     set("SourceBytes", std::to_string(p.sourceBytes));
     set("SourceCrc32", std::to_string(p.sourceCrc));
@@ -115,7 +130,7 @@ Result<Provenance> readProvenance(const std::filesystem::path &file)
         if (!recipe)
             return recipe.error();
         const auto whole = [&](const char *name) { return std::strtoull(text(name).c_str(), nullptr, 10); };
-        return Provenance{text("Version"), recipe.value().treatment, text("Source"), whole("SourceBytes"), uint32_t(whole("SourceCrc32")), text("Request"), text("MeasuredNoise")};
+        return Provenance{text("Version"), recipe.value().treatment, text("Source"), whole("SourceBytes"), uint32_t(whole("SourceCrc32")), text("Request"), text("MeasuredNoise"), text("FrameEdits")};
     } catch (const Exiv2::AnyError &) {
         return Error{ErrorCode::NotAPicture, file.string() + " is no picture whose metadata can be read.", {}};
     }

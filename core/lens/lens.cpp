@@ -96,6 +96,12 @@ Result<LensCorrection> lensFromText(const std::string &text, const std::string &
     return fromDocument<LensCorrection>(text, from, kFormat, "lens correction", kVersion, lensFrom);
 }
 
+Result<LensCorrection> readLens(const std::filesystem::path &file)
+{
+    const Result<std::string> text = documentText(file, "lens correction");
+    return text ? lensFromText(text.value(), file.filename().string()) : Result<LensCorrection>(text.error());
+}
+
 Unbending::Unbending(const LensCorrection &lens, const Rect &crop) : m_bent(lens.bent), m_crop(crop), m_straight(!lens.distortion || lens.bent == LensCorrection::kStraight)
 {
     const LensGeometry g(crop);

@@ -2,7 +2,7 @@
 #include "measure/flat_field.h"
 
 #include "camera/random.h"
-#include "methods/denoise_method.h"
+#include "irenic/clean.h"
 
 #include <cmath>
 #include <deque>
@@ -15,23 +15,29 @@ namespace {
 FlatField runOnFlat(const Treatment &treatment)
 {
     constexpr int kSide = 192;
-    constexpr float kLevel = 20;
-    const auto method = makeMethod(treatment);
-    const int halo = method->haloPx();
-    Plane<float> noise({kSide + 2 * halo + kRowPaddingPx, kSide + 2 * halo}), out({kSide, kSide});
-    for (int y = 0; y < noise.height(); ++y)
-        for (int x = 0; x < noise.width(); ++x)
-            noise.at(x, y) = float(RandomAt(1, 0, x, y).gaussian()) + kLevel;
-    Scratch scratch;
-    method->denoiseTile(TileInput::mosaic(noise.constView().cut({0, 0, kSide + 2 * halo, noise.height()}), {}), {halo, halo, kSide, kSide}, {out.view(), {}, {}}, scratch);
+    constexpr float kLevel = 0.088f, kSigma = kLevel / 20; // a middle tone
+    auto frame = std::make_shared<Frame>();
+    frame->active = frame->crop = {0, 0, kSide, kSide};
+    frame->levels.black = {1000};
+    frame->levels.white = 65000;
+    frame->samples.reset({kSide, kSide});
+    for (int y = 0; y < kSide; ++y)
+        for (int x = 0; x < kSide; ++x)
+            frame->samples.at(x, y) = uint16_t(std::lround(1000 + 64000 * (kLevel + kSigma * float(RandomAt(1, 0, x, y).gaussian()))));
+    auto noise = std::make_shared<NoiseReport>();
+    noise->cells.fill({0, kSigma * kSigma});
+    Treatment everywhere = treatment;
+    everywhere.regions = false;
+    const Plane<float> out = Cleaner(frame, noise, everywhere).clean(frame->active, {1, {}, {}}).take();
     Plane<float> before({kSide / 2, kSide / 2}), after({kSide / 2, kSide / 2});
     double luminance = 0, colour = 0;
     for (int y = 0; y < kSide; y += 2)
         for (int x = 0; x < kSide; x += 2) {
-            const double a = out.at(x, y), b = out.at(x + 1, y), c = out.at(x, y + 1), e = out.at(x + 1, y + 1);
-            luminance += std::pow((a + b + c + e) / 2 - 2 * kLevel, 2);
+            const auto at = [&](int u, int v) { return double((out.at(x + u, y + v) - kLevel) / kSigma); };
+            const double a = at(0, 0), b = at(1, 0), c = at(0, 1), e = at(1, 1);
+            luminance += std::pow((a + b + c + e) / 2, 2);
             colour += (std::pow((a + b - c - e) / 2, 2) + std::pow((a - b + c - e) / 2, 2) + std::pow((a - b - c + e) / 2, 2)) / 3;
-            const auto n = [&](int u, int v) { return noise.at(halo + x + u, halo + y + v); };
+            const auto n = [&](int u, int v) { return (frame->linearAt(x + u, y + v) - kLevel) / kSigma; };
             before.at(x / 2, y / 2) = (n(0, 0) + n(1, 0) + n(0, 1) + n(1, 1)) / 2;
             after.at(x / 2, y / 2) = float((a + b + c + e) / 2);
         }

@@ -158,6 +158,12 @@ void Developer::finishRow(float *rgb, int count, float x, float y, float step) c
 
 RgbImage<float> Developer::cameraColours(PlaneView<const float> samples, CfaPattern cfa) const
 {
+    if (!m_mosaic) {
+        auto same = RgbImage<float>::ofSize({samples.width / 3, samples.height});
+        for (int y = 0; y < samples.height; ++y)
+            std::copy_n(samples.row(y), samples.width, same.row(y));
+        return same;
+    }
     auto out = RgbImage<float>::ofSize({samples.width - 2 * kHaloPx, samples.height - 2 * kHaloPx});
     // Colours are compared, so they must be balanced first or edges take on a tint.
     Plane<float> balanced({samples.width, samples.height});

@@ -37,6 +37,7 @@ Status validate(const LensCorrection &lens);
 /// The documented JSON (docs/lens.md), indented.
 std::string lensText(const LensCorrection &lens);
 Result<LensCorrection> lensFromText(const std::string &text, const std::string &from);
+Result<LensCorrection> readLens(const std::filesystem::path &file);
 
 /// A lens of Lensfun's database that may have taken a frame.
 struct LensProfile {

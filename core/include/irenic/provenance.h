@@ -17,6 +17,7 @@ struct Provenance {
     uint32_t sourceCrc = 0;   ///< its CRC-32 (ISO 3309)
     std::string request;      ///< what was asked for, as whoever asked wrote it; tells whether an export need not be made again
     std::string noise;        ///< what was measured, JSON
+    std::string edits;        ///< regions and lens corrections that took part, JSON; empty where none did
     bool operator==(const Provenance &) const = default;
 };
 inline constexpr const char *kProvenanceNamespace = "urn:irenic:provenance:1#";
