@@ -20,10 +20,20 @@ FrameMeasurer::~FrameMeasurer()
     m_pool.waitForDone();
 }
 
+namespace {
+
+/// As values: a set would keep the frame's pixels alive.
+std::vector<Region> regionsOf(const FrameMeasurer::Subject &subject)
+{
+    return subject.edits.regions && subject.treatment.regions ? subject.edits.regions->regions() : std::vector<Region>();
+}
+
+} // namespace
+
 std::shared_ptr<const LeftoverMap> FrameMeasurer::known(const Subject &subject) const
 {
     for (const Known &k : m_known)
-        if (k.noise == subject.noise && k.treatment == subject.treatment)
+        if (k.noise == subject.noise && k.treatment == subject.treatment && k.regions == regionsOf(subject) && k.lens == subject.edits.lens)
             return k.map;
     return nullptr;
 }
@@ -58,13 +68,13 @@ void FrameMeasurer::measure(const Subject &subject)
                 emit progressChanged();
             }, Qt::QueuedConnection);
         };
-        Result<LeftoverMap> map = leftoverMap(Cleaner(subject.frame, subject.noise, subject.treatment), m_cache, run);
+        Result<LeftoverMap> map = leftoverMap(Cleaner(subject.frame, subject.noise, subject.treatment, subject.edits), m_cache, run);
         if (!map)
             return;
         const auto found = std::make_shared<const LeftoverMap>(map.take());
         QMetaObject::invokeMethod(this, [this, serial, subject, found] {
             constexpr size_t kMostKnown = 40;
-            m_known.push_front({subject.noise, subject.treatment, found});
+            m_known.push_front({subject.noise, subject.treatment, regionsOf(subject), subject.edits.lens, found});
             if (m_known.size() > kMostKnown)
                 m_known.pop_back();
             if (serial != m_serial)

@@ -22,6 +22,7 @@ public:
         std::shared_ptr<const Frame> frame;
         std::shared_ptr<const NoiseReport> noise;
         Treatment treatment;
+        FrameEdits edits;
         bool operator==(const Subject &) const = default;
     };
 
@@ -49,6 +50,8 @@ private:
     struct Known {
         std::shared_ptr<const NoiseReport> noise; ///< tells the frame, and holds no pixels
         Treatment treatment;
+        std::vector<Region> regions;
+        LensCorrection lens;
         std::shared_ptr<const LeftoverMap> map;
     };
     std::list<Known> m_known;

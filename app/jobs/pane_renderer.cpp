@@ -51,7 +51,7 @@ void PaneRenderer::request(const PaneRequest &request)
             // Whatever is in the way of something quick steps aside; if another pane still wants it, it goes on later
             // from what the cache already holds.
             m_stopRunning.request_stop();
-            if (m_running.pane != request.pane)
+            if (m_running.pane != request.pane && m_running.pane >= 0) // not one that was forgotten
                 m_waiting.push_back(m_running);
         }
     }
@@ -122,16 +122,17 @@ void PaneRenderer::work()
 
 std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std::stop_token stop)
 {
+    const Cleaner cleaner(r.frame, r.noise, r.treatment, r.edits);
     for (const Reading &known : m_known)
-        if (known.frame.lock() == r.frame && known.treatment == r.treatment && known.place == r.place && known.truth.lock() == r.truth)
+        if (known.frame.lock() == r.frame && known.settings == cleaner.fingerprint() && known.place == r.place && known.truth.lock() == r.truth)
             return known.readings;
-    const Result<PlaceReadings> readings = readingsAt(Cleaner(r.frame, r.noise, r.treatment), r.place, &m_cache, {0, stop, {}}, r.truth);
+    const Result<PlaceReadings> readings = readingsAt(cleaner, r.place, &m_cache, {0, stop, {}}, r.truth);
     if (!readings)
         return std::nullopt;
     constexpr size_t kMostKnown = 128;
     if (m_known.size() >= kMostKnown)
         m_known.pop_front();
-    m_known.push_back({r.frame, r.treatment, r.place, r.truth, readings.value()});
+    m_known.push_back({r.frame, cleaner.fingerprint(), r.place, r.truth, readings.value()});
     return readings.value();
 }
 
@@ -139,7 +140,7 @@ Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
 {
     const RunContext run{0, stop, {}};
     const Frame &frame = *r.frame;
-    const Cleaner cleaner(r.frame, r.noise, r.treatment);
+    const Cleaner cleaner(r.frame, r.noise, r.treatment, r.edits);
     const Rect inCrop = storedRectOf(toRect(r.region), frame.crop.size(), frame.orientation);
     const Rect region = inCrop.movedBy(frame.crop.x, frame.crop.y);
     const Result<RgbImage<float>> linear = developView(cleaner, region, r.reduction, r.look, &m_cache, run);

@@ -21,6 +21,7 @@ struct PaneRequest {
     std::shared_ptr<const Frame> frame;
     std::shared_ptr<const NoiseReport> noise;
     Treatment treatment;
+    FrameEdits edits;
     QRect region;  ///< pixels of the upright picture
     int reduction = 1; ///< 1, or an even whole number
     Look look;
@@ -31,7 +32,7 @@ struct PaneRequest {
     /// Two requests that would draw the same pixels.
     bool sameContent(const PaneRequest &o) const
     {
-        return frame == o.frame && treatment == o.treatment && region == o.region && reduction == o.reduction && look == o.look;
+        return frame == o.frame && treatment == o.treatment && edits == o.edits && region == o.region && reduction == o.reduction && look == o.look;
     }
 };
 
@@ -63,7 +64,7 @@ private:
     void work();
     struct Reading {
         std::weak_ptr<const Frame> frame;
-        Treatment treatment;
+        std::string settings; ///< Cleaner::fingerprint()
         Rect place;
         std::weak_ptr<const Frame> truth;
         PlaceReadings readings;

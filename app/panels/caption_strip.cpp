@@ -2,6 +2,7 @@
 #include "panels/caption_strip.h"
 
 #include "view/strength_slider.h"
+#include "view/tone_curve.h"
 
 #include <QContextMenuEvent>
 #include <QDoubleSpinBox>
@@ -16,6 +17,21 @@ namespace irenic {
 namespace {
 
 constexpr int kNotchPx = 9;
+constexpr int kFoldedPx = 70, kUnfoldedPx = 208, kRowPx = 23; ///< heights: folded, with two rows of controls, and of each further row
+constexpr int kFirstRow = 2, kReadingRow = 8;                ///< of the grid
+
+/// What the pages hold beside the strengths and the curve of the tones.
+constexpr std::pair<CaptionStrip::Page, double Taste::*> kPageRows[] = {
+    {CaptionStrip::Page::Finish, &Taste::detail},      {CaptionStrip::Page::Finish, &Taste::grain},
+    {CaptionStrip::Page::Finish, &Taste::mix},         {CaptionStrip::Page::Tones, &Taste::blotches},
+    {CaptionStrip::Page::Sharpen, &Taste::sharpen},    {CaptionStrip::Page::Sharpen, &Taste::radiusPx},
+    {CaptionStrip::Page::Sharpen, &Taste::smoothProtection}, {CaptionStrip::Page::Sharpen, &Taste::edgeProtection},
+};
+
+const TasteParam &paramOf(double Taste::*value)
+{
+    return *std::find_if(kTasteParams.begin(), kTasteParams.end(), [&](const TasteParam &p) { return p.value == value; });
+}
 
 QFont weighted(QFont font, double scale, QFont::Weight weight)
 {
@@ -53,9 +69,9 @@ CaptionStrip::CaptionStrip(Of of, int number, QWidget *parent) : QWidget(parent)
         m_body->setAlignment(Qt::AlignTop | Qt::AlignLeft);
         grid->addWidget(m_body, 1, 0, 1, 3);
     }
-    grid->addWidget(m_reading, 3, 0, 1, 3);
-    grid->setRowStretch(4, 1);
-    grid->addWidget(m_status, 6, 0, 1, 3);
+    grid->addWidget(m_reading, kReadingRow, 0, 1, 3);
+    grid->setRowStretch(kReadingRow + 1, 1);
+    grid->addWidget(m_status, kReadingRow + 3, 0, 1, 3);
     grid->setColumnStretch(1, 1);
     arrange();
     applyTones();
@@ -87,15 +103,7 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     m_keep->setToolTip(tr("Export the frame with this trial (K)"));
     connect(m_keep, &QPushButton::clicked, this, &CaptionStrip::keeperToggled);
     head->addWidget(m_keep);
-    m_luminance = makeRow(kLuminanceStrength, false);
-    m_colour = makeRow(kColourStrength, true);
-    int line = 1;
-    for (const Row &row : {m_luminance, m_colour}) {
-        grid->addWidget(row.label, line, 0);
-        grid->addWidget(row.slider, line, 1);
-        grid->addWidget(row.field, line, 2);
-        ++line;
-    }
+    makePages(grid);
     m_left = new QLabel(tr("left the suggestion"));
     m_left->setFont(m_status->font());
     m_return = new QPushButton(tr("Go back"));
@@ -112,17 +120,22 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     back->addWidget(m_left);
     back->addStretch(1);
     back->addWidget(m_return);
-    grid->addLayout(back, 5, 0, 1, 3);
+    grid->addLayout(back, kReadingRow + 2, 0, 1, 3);
 }
 
 /// Shows and hides for the folded and the unfolded strip.
 void CaptionStrip::arrange()
 {
-    setFixedHeight(m_folded ? 70 : 194);
-    for (const Row &row : {m_luminance, m_colour})
-        for (QWidget *w : {static_cast<QWidget *>(row.label), static_cast<QWidget *>(row.slider), static_cast<QWidget *>(row.field)})
-            if (w)
-                w->setVisible(!m_folded);
+    const int further = (m_of == Of::Trial ? pageRows() : m_pageRows) - 2;
+    setFixedHeight(m_folded ? kFoldedPx : kUnfoldedPx + std::max(0, further) * kRowPx);
+    for (const Row &row : m_rows)
+        for (QWidget *w : row.widgets())
+            w->setVisible(!m_folded && row.page == m_page);
+    for (QPushButton *tab : m_tabs)
+        if (tab)
+            tab->setVisible(!m_folded);
+    if (m_curve)
+        m_curve->setVisible(!m_folded && m_page == Page::Tones);
     if (m_left) {
         m_left->setVisible(m_hasLeft && !m_folded);
         m_return->setVisible(m_hasLeft && !m_folded);
@@ -141,31 +154,120 @@ void CaptionStrip::setFolded(bool folded)
     setReadings(m_readings);
 }
 
-CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, bool colour)
+std::array<QWidget *, 3> CaptionStrip::Row::widgets() const
+{
+    return {label, slider, field};
+}
+
+QString CaptionStrip::pageWords(Page page)
+{
+    switch (page) {
+    case Page::Finish: return tr("finish");
+    case Page::Tones: return tr("tones");
+    case Page::Sharpen: return tr("sharpen");
+    default: return tr("noise");
+    }
+}
+
+void CaptionStrip::setPage(Page page)
+{
+    m_page = page;
+    for (int i = 0; i < kPages; ++i)
+        if (m_tabs[size_t(i)])
+            m_tabs[size_t(i)]->setChecked(i == int(page));
+    arrange();
+    applyTones();
+}
+
+int CaptionStrip::pageRows() const
+{
+    if (m_page == Page::Tones) // the curve is as high as four
+        return 4;
+    return int(std::count_if(m_rows.begin(), m_rows.end(), [this](const Row &row) { return row.page == m_page; }));
+}
+
+void CaptionStrip::setHistogram(const std::optional<Histogram> &histogram)
+{
+    if (m_curve)
+        m_curve->setHistogram(histogram);
+}
+
+/// The controls, of which one page is seen at a time.
+void CaptionStrip::makePages(QGridLayout *grid)
+{
+    auto *tabs = new QHBoxLayout;
+    tabs->setSpacing(2);
+    static const char *const tips[] = {QT_TR_NOOP("How much noise to remove"), QT_TR_NOOP("Detail given back, grain kept, and how much of it all is laid over the untreated picture"),
+                                       QT_TR_NOOP("Strengths by brightness, and large blotches of colour"), QT_TR_NOOP("Capture sharpening, after the noise is gone")};
+    for (int i = 0; i < kPages; ++i) {
+        auto *tab = new QPushButton(pageWords(Page(i)));
+        tab->setObjectName(QStringLiteral("page-") + pageWords(Page(i)));
+        tab->setCheckable(true);
+        tab->setFlat(true);
+        tab->setToolTip(tr("%1 (F3 goes through the pages of all strips)").arg(tr(tips[i])));
+        tab->setAccessibleName(tr("Controls of trial %1: %2").arg(trialLetter(m_number), pageWords(Page(i))));
+        connect(tab, &QPushButton::clicked, this, [this, i] { emit pageChosen(Page(i)); });
+        tabs->addWidget(tab);
+        m_tabs[size_t(i)] = tab;
+    }
+    tabs->addStretch(1);
+    grid->addLayout(tabs, 1, 0, 1, 3);
+    m_rows.push_back(makeRow(kLuminanceStrength, Page::Noise, nullptr));
+    m_rows.push_back(makeRow(kColourStrength, Page::Noise, nullptr));
+    for (const auto &[page, value] : kPageRows)
+        m_rows.push_back(makeRow(paramOf(value).info, page, &paramOf(value)));
+    m_curve = new ToneCurve;
+    m_curve->setObjectName(QStringLiteral("toneCurve"));
+    connect(m_curve, &ToneCurve::changed, this, &CaptionStrip::tasteChanged);
+    grid->addWidget(m_curve, kFirstRow, 0, 1, 3);
+    std::array<int, kPages> used{};
+    used[size_t(Page::Tones)] = 1; // the curve
+    for (const Row &row : m_rows) {
+        const int line = kFirstRow + used[size_t(row.page)]++;
+        int column = 0;
+        for (QWidget *w : row.widgets())
+            grid->addWidget(w, line, column++);
+    }
+}
+
+double CaptionStrip::valueOf(const Row &row, const Treatment &t) const
+{
+    return row.taste ? t.taste.*row.taste->value : &row == &m_rows[0] ? t.luminance : t.colour;
+}
+
+CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, Page page, const TasteParam *taste)
 {
     Row row;
+    row.page = page;
+    row.taste = taste;
     row.label = new QLabel(tr(param.label));
-    row.slider = new StrengthSlider;
+    row.slider = new StrengthSlider(param);
     row.field = new QDoubleSpinBox;
     row.field->setRange(param.min, param.max);
     row.field->setDecimals(2);
     row.field->setSingleStep(0.05);
-    row.field->setSuffix(tr(" x"));
+    if (!taste)
+        row.field->setSuffix(tr(" x"));
+    else if (taste->value == &Taste::radiusPx)
+        row.field->setSuffix(tr(" px"));
     row.field->setButtonSymbols(QAbstractSpinBox::NoButtons);
     row.field->setFrame(false);
     row.field->setKeyboardTracking(false);
     row.field->setAlignment(Qt::AlignRight);
     row.field->setFixedWidth(52);
-    row.slider->setObjectName(colour ? QStringLiteral("colour") : QStringLiteral("luminance"));
+    row.slider->setObjectName(QLatin1String(param.name));
     row.field->setObjectName(row.slider->objectName() + QStringLiteral("Value"));
-    const QString name = tr("%1 strength of trial %2, multiples of the measured noise").arg(tr(param.label), trialLetter(m_number));
+    const QString name = taste ? tr("%1 of trial %2").arg(tr(param.label), trialLetter(m_number)) : tr("%1 strength of trial %2, multiples of the measured noise").arg(tr(param.label), trialLetter(m_number));
     row.slider->setAccessibleName(name);
     row.field->setAccessibleName(name);
-    row.slider->setToolTip(tr("%1. The mark is the suggestion; double-click returns to it.").arg(tr(param.help)));
+    row.label->setToolTip(tr(param.help));
+    row.slider->setToolTip((taste ? tr("%1. Double-click on the handle returns to the mark.") : tr("%1. The mark is the suggestion; double-click returns to it.")).arg(tr(param.help)));
     row.label->setBuddy(row.slider);
-    connect(row.slider, &StrengthSlider::strengthMoved, this, [this, colour](double v, int id) { emit strengthChanged(colour, v, id); });
-    connect(row.slider, &StrengthSlider::suggestionRequested, this, &CaptionStrip::suggestionRequested);
-    connect(row.field, &QDoubleSpinBox::valueChanged, this, [this, colour](double v) { emit strengthChanged(colour, v, 0); });
+    const bool colour = &param == &kColourStrength;
+    const double neutral = param.suggested;
+    connect(row.slider, &StrengthSlider::strengthMoved, this, [this, taste, colour](double v, int id) { taste ? emit tasteChanged(taste, v, id) : emit strengthChanged(colour, v, id); });
+    connect(row.slider, &StrengthSlider::suggestionRequested, this, [this, taste, neutral] { taste ? emit tasteChanged(taste, neutral, 0) : emit suggestionRequested(); });
+    connect(row.field, &QDoubleSpinBox::valueChanged, this, [this, taste, colour](double v) { taste ? emit tasteChanged(taste, v, 0) : emit strengthChanged(colour, v, 0); });
     return row;
 }
 
@@ -194,9 +296,15 @@ void CaptionStrip::applyTones()
     m_status->setPalette(faint);
     if (m_left)
         m_left->setPalette(faint);
-    for (const Row &row : {m_luminance, m_colour})
-        if (row.slider)
-            row.slider->setTones(t);
+    for (const Row &row : m_rows)
+        row.slider->setTones(t);
+    if (m_curve)
+        m_curve->setTones(t);
+    for (QPushButton *tab : m_tabs)
+        if (tab)
+            tab->setStyleSheet(QStringLiteral("QPushButton { color: %1; background: transparent; border: none; border-bottom: 2px solid transparent; padding: 0px 4px 1px 4px; }"
+                                              "QPushButton:checked { color: %2; border-bottom-color: %2; } QPushButton:hover, QPushButton:focus { border-bottom-color: %3; }")
+                                   .arg(t.paperFaint.name(), t.paperInk.name(), t.paperLine.name()));
     if (m_method)
         m_method->setStyleSheet(QStringLiteral("QPushButton { color: %1; background: transparent; border: 1px solid transparent; padding: 1px 14px 1px 3px; text-align: left; }"
                                                "QPushButton:hover, QPushButton:focus { border-color: %2; }"
@@ -263,9 +371,11 @@ void CaptionStrip::showGuest(const RollFrame *frame)
 
 void CaptionStrip::showTrial(const RollFrame *frame)
 {
-    for (QWidget *w : {static_cast<QWidget *>(m_keep), static_cast<QWidget *>(m_method), static_cast<QWidget *>(m_luminance.slider), static_cast<QWidget *>(m_luminance.field),
-                       static_cast<QWidget *>(m_colour.slider), static_cast<QWidget *>(m_colour.field)})
+    for (QWidget *w : {static_cast<QWidget *>(m_keep), static_cast<QWidget *>(m_method), static_cast<QWidget *>(m_curve)})
         w->setEnabled(frame != nullptr);
+    for (const Row &row : m_rows)
+        for (QWidget *w : row.widgets())
+            w->setEnabled(frame != nullptr);
     const Treatment t = frame ? frame->trials[size_t(m_number)] : Treatment();
     const Treatment suggested = frame ? frame->suggestedFor(m_number) : Treatment();
     m_shown = t;
@@ -278,14 +388,18 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     QFont f = m_keep->font();
     f.setWeight(m_isKeeper ? QFont::Bold : QFont::Normal);
     m_keep->setFont(f);
-    const auto set = [](const Row &row, double value, double suggestion) {
-        row.slider->setStrength(value);
-        row.slider->setSuggestion(suggestion);
+    for (const Row &row : m_rows) {
+        row.slider->setStrength(valueOf(row, t));
+        row.slider->setSuggestion(row.taste ? row.taste->info.suggested : valueOf(row, suggested));
         const QSignalBlocker blocker(row.field);
-        row.field->setValue(value);
-    };
-    set(m_luminance, t.luminance, suggested.luminance);
-    set(m_colour, t.colour, suggested.colour);
+        row.field->setValue(valueOf(row, t));
+    }
+    m_curve->setTaste(t.taste);
+    // A page on which something was changed says so.
+    for (int i = 0; i < kPages; ++i) {
+        const bool changed = Page(i) == Page::Tones ? t.taste.weighsTones() || t.taste.blotches != 0 : Page(i) == Page::Noise ? false : std::any_of(m_rows.begin(), m_rows.end(), [&](const Row &row) { return row.taste && row.page == Page(i) && t.taste.*row.taste->value != row.taste->info.suggested; });
+        m_tabs[size_t(i)]->setText(changed ? pageWords(Page(i)) + QStringLiteral(" \u2022") : pageWords(Page(i)));
+    }
     setReadings(frame ? m_readings : std::nullopt);
     m_hasLeft = frame && frame->hasLeftSuggestion(m_number);
     arrange();
@@ -362,6 +476,8 @@ void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
     }
     const QString left = readings->left ? tr("left: grain %1 %, colour %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour)) : tr("left: nothing smooth here to tell");
     QString words = left + tr("\ndetail lost %1   drift %2").arg(readings->detailLost, 0, 'f', 2).arg(readings->drift, 0, 'f', 2);
+    if (readings->halo)
+        words += tr("   halos %1 %").arg(100 * *readings->halo, 0, 'f', 1);
     if (readings->truth)
         words += u'\n' + truthWords(*readings);
     m_reading->setText(words);

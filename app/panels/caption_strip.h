@@ -18,6 +18,7 @@ class QPushButton;
 namespace irenic {
 
 class StrengthSlider;
+class ToneCurve;
 
 /// The paper under a column of pictures: names the trial, carries its strengths and its readings, and says whether it is settled.
 /// The untreated column has figures of the frame and no controls; a guest says what was done to match it.
@@ -34,12 +35,23 @@ public:
     void setStatus(const QString &status);
     QString status() const;
     void setReadings(const std::optional<PlaceReadings> &readings); ///< of a trial, where the row with the keyboard looks
+    /// Which controls a trial's strip shows.
+    enum class Page { Noise, Finish, Tones, Sharpen };
+    static constexpr int kPages = 4;
+    static QString pageWords(Page page); ///< "noise", "finish", "tones", "sharpen"
+    void setPage(Page page);
+    Page page() const { return m_page; }
+    void setPageRows(int rows) { m_pageRows = rows; arrange(); } ///< that the trials' strips have, so that a strip without controls is as high
+    int pageRows() const;
+    void setHistogram(const std::optional<Histogram> &histogram); ///< of the frame, behind the curve of the tones
     void setFolded(bool folded); ///< to two lines: name, strengths, readings
     bool isFolded() const { return m_folded; }
     QString readingWords() const; ///< as shown
 
 signals:
     void strengthChanged(bool colour, double value, int dragId);
+    void tasteChanged(const irenic::TasteParam *param, double value, int dragId);
+    void pageChosen(irenic::CaptionStrip::Page page);
     void methodChosen(const QString &method, const QString &colourMethod); ///< an empty colour method: the same
     void suggestionRequested();
     void keeperToggled();
@@ -58,8 +70,13 @@ private:
         QLabel *label = nullptr;
         StrengthSlider *slider = nullptr;
         QDoubleSpinBox *field = nullptr;
+        Page page = Page::Noise;
+        const TasteParam *taste = nullptr; ///< null for the two strengths
+        std::array<QWidget *, 3> widgets() const;
     };
-    Row makeRow(const ParamInfo &param, bool colour);
+    Row makeRow(const ParamInfo &param, Page page, const TasteParam *taste);
+    double valueOf(const Row &row, const Treatment &treatment) const;
+    void makePages(QGridLayout *grid);
     void applyTones();
     void fillMethodMenu();
 
@@ -81,7 +98,11 @@ private:
     QPushButton *m_method = nullptr;
     Treatment m_shown;
     QPushButton *m_keep = nullptr, *m_return = nullptr;
-    Row m_luminance, m_colour;
+    std::vector<Row> m_rows;
+    Page m_page = Page::Noise;
+    int m_pageRows = 2; ///< of the trials' strips, where this one has none
+    std::array<QPushButton *, kPages> m_tabs{};
+    ToneCurve *m_curve = nullptr;
 };
 
 } // namespace irenic

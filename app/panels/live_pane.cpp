@@ -28,15 +28,15 @@ LivePane::~LivePane()
     m_renderer->forgetPane(m_id);
 }
 
-LivePane::Content LivePane::untreated(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise)
+LivePane::Content LivePane::untreated(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const FrameEdits &edits)
 {
-    return {frame, noise, Treatment{methods().front().id, 0, 0}};
+    return {frame, noise, Treatment{methods().front().id, 0, 0}, edits.lensAlone()};
 }
 
 void LivePane::setContent(const Content &content)
 {
     // Noise that was measured meanwhile changes nothing about untreated pixels.
-    const bool same = content == m_content || (content.frame && content.frame == m_content.frame && content.treatment == m_content.treatment && content.treatment.isIdentity());
+    const bool same = content == m_content || (content.frame && content.frame == m_content.frame && content.treatment == m_content.treatment && content.edits == m_content.edits && content.treatment.isIdentity());
     if (content.frame != m_content.frame) { // pixels of another frame must never pass for this one's
         clearImage();
         m_recent.clear();
@@ -82,6 +82,7 @@ void LivePane::request()
     static const auto kUnmeasured = std::make_shared<const NoiseReport>(); // untreated pixels ask nothing of it
     r.noise = m_content.noise ? m_content.noise : kUnmeasured;
     r.treatment = m_content.treatment;
+    r.edits = m_content.edits;
     r.region = visibleRegion(&r.reduction);
     r.look = m_look;
     r.urgency = m_urgency;
@@ -95,7 +96,7 @@ void LivePane::request()
     if (m_wanted.serial > 0 && hasImage() && m_shownSerial == m_wanted.serial && r.sameContent(m_wanted) && r.place == m_wanted.place && r.truth == m_wanted.truth)
         return;
     r.serial = ++lastSerial;
-    if (r.place != m_wanted.place || r.truth != m_wanted.truth || r.treatment != m_wanted.treatment)
+    if (r.place != m_wanted.place || r.truth != m_wanted.truth || r.treatment != m_wanted.treatment || r.edits != m_wanted.edits)
         m_readings.reset();
     m_wanted = r;
     const auto known = std::find_if(m_recent.begin(), m_recent.end(), [&](const PaneResult &k) { return k.request.sameContent(r); });

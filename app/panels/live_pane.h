@@ -19,6 +19,7 @@ public:
         std::shared_ptr<const Frame> frame; ///< null: nothing
         std::shared_ptr<const NoiseReport> noise; ///< may be null for an untreated picture
         Treatment treatment;
+        FrameEdits edits{};
         std::shared_ptr<const Frame> truth{}; ///< see PaneRequest
         bool operator==(const Content &) const = default;
     };
@@ -38,7 +39,7 @@ public:
     QString stateWords() const; ///< "settled, 0.05 s", "stale, computing", "computing", or nothing
     const std::optional<PlaceReadings> &readings() const { return m_readings; } ///< of what is settled; nothing while they are not known
 
-    static Content untreated(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise);
+    static Content untreated(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const FrameEdits &edits = {});
 
 signals:
     void stateChanged();

@@ -160,9 +160,9 @@ LivePane::Content Loupe::contentOf(int choice) const
     if (!f)
         return {};
     if (choice <= 0)
-        return LivePane::untreated(f->frame, f->noise);
+        return LivePane::untreated(f->frame, f->noise, f->edits());
     if (choice <= f->trialCount())
-        return {f->frame, f->noise, f->trials[size_t(choice - 1)]};
+        return {f->frame, f->noise, f->trials[size_t(choice - 1)], f->edits()};
     return LivePane::untreated(f->guests[size_t(choice - 1 - f->trialCount())]->matched, nullptr);
 }
 

@@ -121,7 +121,7 @@ void ReadingsPanel::setTones(const Tones &tones)
 FrameMeasurer::Subject ReadingsPanel::subject(int trial) const
 {
     const RollFrame *f = m_session->readyFrame();
-    return f && trial >= 0 ? FrameMeasurer::Subject{f->frame, f->noise, f->trials[size_t(trial)]} : FrameMeasurer::Subject{};
+    return f && trial >= 0 ? FrameMeasurer::Subject{f->frame, f->noise, f->trials[size_t(trial)], f->edits()} : FrameMeasurer::Subject{};
 }
 
 void ReadingsPanel::measure()

@@ -236,7 +236,7 @@ void StripView::hang()
         pane->setViewport(m_session->viewport());
         pane->setLook(m_session->look());
         pane->setUrgency(i);
-        pane->setContent({f->frame, f->noise, m_cells[size_t(i)].treatment});
+        pane->setContent({f->frame, f->noise, m_cells[size_t(i)].treatment, f->edits()});
         m_captions[size_t(i)]->setText(m_cells[size_t(i)].caption);
         m_grid->addWidget(pane, i / m_across * 2, i % m_across);
         m_grid->addWidget(m_captions[size_t(i)], i / m_across * 2 + 1, i % m_across);

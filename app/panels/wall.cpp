@@ -88,12 +88,27 @@ void Wall::setTones(const Tones &tones)
     }
 }
 
-void Wall::setPicking(bool picking)
+void Wall::setTool(PaneTool tool, double brushPx)
 {
-    m_picking = picking;
+    m_tool = tool;
+    m_brushPx = brushPx;
     for (const Column &c : m_columns)
-        for (const Cell &cell : c.cells)
-            cell.pane->setPicking(picking);
+        for (const Cell &cell : c.cells) {
+            cell.pane->setTool(tool);
+            cell.pane->setBrush(brushPx);
+        }
+}
+
+void Wall::setOverlay(int row, const PaneImage &overlay)
+{
+    for (const Column &c : m_columns)
+        if (row < int(c.cells.size()))
+            c.cells[size_t(row)].pane->setOverlay(overlay);
+}
+
+QRect Wall::visibleRegion(int row, int *reduction) const
+{
+    return pane(m_untreatedShown ? 0 : 1, row)->visibleRegion(reduction);
 }
 
 Wall::Cell Wall::makeCell(int row)
@@ -114,7 +129,11 @@ Wall::Cell Wall::makeCell(int row)
     connect(pane, &PicturePane::picked, this, take);
     connect(pane, &PicturePane::panned, this, [this, pane](QPointF centre) { m_session->setViewport(rowOf(pane), {m_session->viewport().zoom, centre}); });
     connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) { zoomAbout(steps, at, pane); });
-    pane->setPicking(m_picking);
+    pane->setTool(m_tool);
+    pane->setBrush(m_brushPx);
+    connect(pane, &PicturePane::strokeBegan, this, &Wall::strokeBegan);
+    connect(pane, &PicturePane::strokeMoved, this, &Wall::strokeMoved);
+    connect(pane, &PicturePane::strokeEnded, this, &Wall::strokeEnded);
     connect(pane, &PicturePane::placePicked, this, [this](QPointF at) { emit placePicked(QPoint(int(at.x()), int(at.y()))); });
     connect(pane, &PicturePane::marked, this, [this](QPointF at) { emit spotMarked(QPoint(int(at.x()), int(at.y()))); });
     connect(pane, &PicturePane::menuRequested, this, [this, take](QPointF at, QPoint global) {
@@ -181,6 +200,11 @@ void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
         m_session->setColumn(number);
         m_session->changeStrength(number, colour, value, dragId);
     });
+    connect(strip, &CaptionStrip::tasteChanged, this, [this, number](const TasteParam *param, double value, int dragId) {
+        m_session->setColumn(number);
+        m_session->changeTaste(number, *param, value, dragId);
+    });
+    connect(strip, &CaptionStrip::pageChosen, this, &Wall::setPage);
     connect(strip, &CaptionStrip::methodChosen, this, [this, number](const QString &method, const QString &colours) {
         m_session->setColumn(number);
         m_session->changeMethod(number, method.toStdString(), colours.toStdString());
@@ -290,6 +314,26 @@ void Wall::resizeEvent(QResizeEvent *event)
     fit();
 }
 
+void Wall::setPage(CaptionStrip::Page page)
+{
+    m_page = page;
+    showPage();
+    emit pageChanged();
+}
+
+void Wall::showPage()
+{
+    const RollFrame *f = m_session->readyFrame();
+    if (m_page == CaptionStrip::Page::Tones && f && m_histogram.first.lock() != f->frame)
+        m_histogram = {f->frame, histogramOf(*f->frame)};
+    for (int c = 1; c <= m_trials && c < columnCount(); ++c) {
+        strip(c)->setPage(m_page);
+        strip(c)->setHistogram(f && m_histogram.first.lock() == f->frame ? m_histogram.second : std::nullopt);
+    }
+    for (int c = 0; c < columnCount() && m_trials > 0; ++c)
+        strip(c)->setPageRows(strip(1)->pageRows());
+}
+
 void Wall::setUntreatedShown(bool shown)
 {
     if (shown == m_untreatedShown)
@@ -313,7 +357,7 @@ LivePane::Content Wall::contentOf(int column) const
     if (!f || !f->frame || f->state == RollFrame::State::Failed || f->state == RollFrame::State::Resting)
         return {};
     // Untreated pixels can be seen as soon as there are some; trials wait for the noise to be measured.
-    LivePane::Content untreated = LivePane::untreated(f->frame, f->noise);
+    LivePane::Content untreated = LivePane::untreated(f->frame, f->noise, f->edits());
     untreated.truth = f->truth();
     if (column == 0)
         return untreated;
@@ -323,7 +367,7 @@ LivePane::Content Wall::contentOf(int column) const
         return LivePane::untreated(f->guests[size_t(column - 1 - f->trialCount())]->matched, nullptr);
     if (m_untreatedHeld && !m_untreatedShown)
         return untreated;
-    return {f->frame, f->noise, f->trials[size_t(column - 1)], untreated.truth};
+    return {f->frame, f->noise, f->trials[size_t(column - 1)], f->edits(), untreated.truth};
 }
 
 void Wall::refresh()
@@ -331,6 +375,7 @@ void Wall::refresh()
     hangColumns();
     for (const Column &c : m_columns)
         c.strip->showFrame(m_session->currentFrame());
+    showPage();
     showContents();
     showStates();
     emit visibleRegionChanged();

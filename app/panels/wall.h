@@ -27,8 +27,14 @@ public:
     bool isUntreatedHeld() const { return m_untreatedHeld; }
     void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
     std::optional<Show> heldShow() const { return m_heldShow; }
-    void setPicking(bool picking); ///< the next click on a picture chooses a place: see placePicked()
-    bool isPicking() const { return m_picking; }
+    /// What a drag on a picture does: see placePicked() and the strokes.
+    void setTool(PaneTool tool, double brushPx = 20);
+    PaneTool tool() const { return m_tool; }
+    /// A mask over the pictures of a row.
+    void setOverlay(int row, const PaneImage &overlay);
+    QRect visibleRegion(int row, int *reduction) const; ///< upright picture pixels, and how many of them a pixel of the screen shows
+    void setPage(CaptionStrip::Page page); ///< of all strips, so that they line up
+    CaptionStrip::Page page() const { return m_page; }
     void setUntreatedShown(bool shown); ///< whether the untreated column hangs
     bool isUntreatedShown() const { return m_untreatedShown; }
     void setUnfolded(bool unfolded); ///< with more than one row, strips are folded unless asked for
@@ -56,9 +62,13 @@ public:
 
 signals:
     void settledChanged();
+    void pageChanged();
     void visibleRegionChanged();
     void spotMarked(QPoint picturePixel);
     void placePicked(QPoint picturePixel);
+    void strokeBegan(QPointF picturePoint, double pressure);
+    void strokeMoved(QPointF picturePoint, double pressure);
+    void strokeEnded();
     void paneMenuRequested(QPoint picturePixel, QPoint globalPoint); ///< of the column with the keyboard
     void stripMenuRequested(QPoint globalPoint);
 
@@ -86,6 +96,7 @@ private:
     int rowOf(const QObject *pane) const;
     LivePane::Content contentOf(int column) const;
     void showContents();
+    void showPage();
     void showStates();
     void showRows();
     void zoomAbout(int steps, QPointF widgetPoint, const PicturePane *pane);
@@ -97,8 +108,12 @@ private:
     QGridLayout *m_grid = nullptr;
     std::vector<Column> m_columns;
     int m_trials = 0;
+    CaptionStrip::Page m_page = CaptionStrip::Page::Noise;
+    std::pair<std::weak_ptr<const Frame>, std::optional<Histogram>> m_histogram; ///< of the frame whose strips show it
     Tones m_tones = Tones::of(Tones::Wall::Mid);
-    bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false, m_picking = false;
+    bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false;
+    PaneTool m_tool = PaneTool::Move;
+    double m_brushPx = 20;
     std::optional<Show> m_heldShow;
 };
 

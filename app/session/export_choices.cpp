@@ -119,6 +119,8 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
                 r.job.format = format; // else its natural one, once it is known
             r.job.options = options;
             r.job.options.rendering = f.rendering;
+            r.job.regions = f.regions;
+            r.job.lens = f.lens;
             r.job.clash = clash;
             r.job.sidecar = sidecar;
             r.job.again = again;

@@ -70,6 +70,8 @@ SavedFrame savedOf(const RollFrame &f)
     for (const auto &guest : f.guests)
         out.guests.push_back(guest->file);
     out.rendering = f.rendering;
+    out.regions = f.regions;
+    out.lens = f.lens;
     for (const QString &file : f.exported)
         out.exported.push_back(file.toStdString());
     return out;
@@ -146,7 +148,17 @@ Treatment RollFrame::suggestedFor(int trial) const
         return t;
     Treatment suggested = irenic::suggestedFor(t.method, *noise);
     suggested.colourMethod = t.colourMethod;
+    suggested.taste = t.taste; // nobody suggests those
+    suggested.regions = t.regions;
     return suggested;
+}
+
+void RollFrame::bindRegions()
+{
+    if (regions.empty() || !frame || !noise || frame->samples.isEmpty())
+        regionSet.reset();
+    else if (!regionSet || regionSet->regions() != regions || regionSet->frame() != frame)
+        regionSet = std::make_shared<const RegionSet>(frame, noise, regions);
 }
 
 Session::Session(QObject *parent) : QObject(parent) {}
@@ -239,11 +251,14 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
         f.keeper = saved->keeper < f.trialCount() ? saved->keeper : -1;
         f.spots = spotsOf(*saved, f.pictureSize());
         f.rendering = saved->rendering;
+        f.regions = saved->regions;
+        f.lens = saved->lens;
         f.guests.clear(); // pinned anew
         f.exported.clear();
         for (const auto &file : saved->exported)
             f.exported << QString::fromStdString(file.string());
     }
+    f.bindRegions();
     m_seen.insert(index == m_current ? m_seen.end() : m_seen.begin(), index);
     emit frameChanged(index);
     if (index == m_current && m_wantedColumn)
@@ -272,6 +287,7 @@ void Session::letRest()
         RollFrame &f = *m_frames[size_t(index)];
         held -= bytesOf(*f.frame);
         f.frame = std::make_shared<const Frame>(static_cast<const FrameFacts &>(*f.frame));
+        f.bindRegions();
         f.state = RollFrame::State::Resting;
         emit frameChanged(index);
     }
@@ -285,6 +301,7 @@ void Session::setAwake(const QString &path, std::shared_ptr<const Frame> frame)
     RollFrame &f = *m_frames[size_t(index)];
     f.frame = std::move(frame);
     f.state = RollFrame::State::Ready;
+    f.bindRegions();
     m_seen.push_back(index);
     emit frameChanged(index);
     letRest();
@@ -300,6 +317,7 @@ void Session::setReadingFailed(const QString &path, const QString &problem)
         f.saved = savedOf(f);
     std::erase(m_seen, index);
     f.frame.reset();
+    f.bindRegions();
     f.state = RollFrame::State::Failed;
     f.problem = problem;
     emit frameChanged(index);
@@ -480,6 +498,46 @@ void Session::returnToSuggestion(int trial)
     const RollFrame *f = readyFrame();
     if (f && trial >= 0 && trial < f->trialCount())
         changeTreatment(trial, f->suggestedFor(trial), tr("return of %1 to the suggestion").arg(trialLetter(trial)));
+}
+
+void Session::changeTaste(int trial, const TasteParam &param, double value, int dragId)
+{
+    const RollFrame *f = withTrial(readyFrame(), trial);
+    if (!f)
+        return;
+    Choices c = *f;
+    c.trials[size_t(trial)].taste.*param.value = onScale(value, param.info);
+    change(std::move(c), tr("%1 of %2").arg(tr(param.info.label), trialLetter(trial)), dragId);
+}
+
+void Session::useRegions(int trial, bool use)
+{
+    const RollFrame *f = withTrial(readyFrame(), trial);
+    if (!f)
+        return;
+    Choices c = *f;
+    c.trials[size_t(trial)].regions = use;
+    change(std::move(c), (use ? tr("regions in %1") : tr("no regions in %1")).arg(trialLetter(trial)));
+}
+
+void Session::changeRegions(std::vector<Region> regions, const QString &words, int dragId)
+{
+    const RollFrame *f = readyFrame();
+    if (!f)
+        return;
+    Choices c = *f;
+    c.regions = std::move(regions);
+    change(std::move(c), words, dragId);
+}
+
+void Session::changeLens(const LensCorrection &lens, const QString &words, int dragId)
+{
+    const RollFrame *f = readyFrame();
+    if (!f)
+        return;
+    Choices c = *f;
+    c.lens = lens;
+    change(std::move(c), words, dragId);
 }
 
 void Session::chooseKeeper(int trial)
@@ -767,6 +825,7 @@ void Session::applyChoices(int index, const Choices &choices, bool reveal)
 {
     const bool otherRendering = !(frame(index).rendering == choices.rendering);
     static_cast<Choices &>(*m_frames[size_t(index)]) = choices;
+    m_frames[size_t(index)]->bindRegions();
     if (reveal)
         setCurrent(index);
     emit choicesChanged(index);

@@ -41,6 +41,8 @@ struct Choices {
     std::vector<Spot> spots;
     std::vector<std::shared_ptr<const Guest>> guests;
     Rendering rendering;
+    std::vector<Region> regions;
+    LensCorrection lens;
     bool operator==(const Choices &) const = default;
 };
 
@@ -58,6 +60,7 @@ struct RollFrame : Choices {
     std::shared_ptr<const Frame> frame;       ///< there from when it can be looked at, while its noise is still being measured; of a resting one all but its samples
     std::shared_ptr<const NoiseReport> noise; ///< there once Ready
     Suggestion suggestion;
+    std::shared_ptr<const RegionSet> regionSet; ///< of `regions` on `frame`; null where there are none
     QImage thumbnail;
     QStringList exported; ///< files written so far
     std::optional<SavedFrame> saved; ///< what a session says about it, until it was read
@@ -68,9 +71,11 @@ struct RollFrame : Choices {
     QString speedWords() const; ///< "ISO 6400"; where the file does not say, what kind of picture it is
     QSize pictureSize() const;  ///< upright; empty where there is no frame
     int trialCount() const { return int(trials.size()); }
+    FrameEdits edits() const { return {regionSet, lens}; }
+    void bindRegions(); ///< makes regionSet anew where regions or pixels are others
     QString truthFile() const; ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
     std::shared_ptr<const Frame> truth() const; ///< the same as it hangs on the wall as a guest, or null
-    /// The strengths suggested for a trial's method; the trial itself where there is no frame yet.
+    /// The trial with the strengths suggested for its method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;
     /// The trial's strengths differ from those.
     bool hasLeftSuggestion(int trial) const { return !(trials[size_t(trial)] == suggestedFor(trial)); }
@@ -145,6 +150,10 @@ public:
     void changeMethod(int trial, const std::string &method, const std::string &colourMethod); ///< ids; an empty colour method: the same
     void changeTreatment(int trial, const Treatment &treatment, const QString &words);
     void returnToSuggestion(int trial);
+    void changeTaste(int trial, const TasteParam &param, double value, int dragId = 0);
+    void useRegions(int trial, bool use);
+    void changeRegions(std::vector<Region> regions, const QString &words, int dragId = 0);
+    void changeLens(const LensCorrection &lens, const QString &words, int dragId = 0);
     void chooseKeeper(int trial); ///< again on the keeper: none
     void addTrial(const Treatment &treatment, int at = -1); ///< after the others where `at` is -1; gets the keyboard
     void removeTrial(int trial);  ///< not the last one

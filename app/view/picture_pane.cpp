@@ -4,6 +4,7 @@
 #include <QContextMenuEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QTabletEvent>
 #include <QWheelEvent>
 
 #include <cmath>
@@ -15,6 +16,7 @@ PicturePane::PicturePane(QWidget *parent) : QWidget(parent)
     setMinimumSize(120, 120);
     setAttribute(Qt::WA_OpaquePaintEvent);
     setCursor(Qt::OpenHandCursor);
+    setMouseTracking(true);
 }
 
 void PicturePane::setTones(const Tones &tones)
@@ -137,21 +139,130 @@ void PicturePane::paintEvent(QPaintEvent *)
         return;
     }
     const double s = scale(), dpr = devicePixelRatioF();
-    const QPointF corner = topLeft(s, m_viewport.centre);
-    const QRectF target((shown.region.x() - corner.x()) * s / dpr, (shown.region.y() - corner.y()) * s / dpr,
-                        double(shown.image.width()) * shown.reduction * s / dpr, double(shown.image.height()) * shown.reduction * s / dpr);
+    const QRectF target = placeOf(shown);
     if (s * shown.reduction >= 0.999) {
         painter.drawImage(target, shown.image); // nearest neighbour: a pixel is a pixel
+    } else {
+        // Means of what falls together, so that noise shrinks as it does in a picture of that size.
+        const QSize size = (target.size() * dpr).toSize().expandedTo({1, 1});
+        if (m_small.size() != size || m_smallOf != shown.image.cacheKey()) {
+            m_small = shown.image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+            m_smallOf = shown.image.cacheKey();
+        }
+        painter.setRenderHint(QPainter::SmoothPixmapTransform);
+        painter.drawImage(target, m_small);
+    }
+    if (!m_overlay.image.isNull() && !m_held)
+        painter.drawImage(placeOf(m_overlay), m_overlay.image);
+    paintTool(painter);
+}
+
+QRectF PicturePane::placeOf(const PaneImage &image) const
+{
+    const double s = scale(), dpr = devicePixelRatioF();
+    const QPointF corner = topLeft(s, m_viewport.centre);
+    return {(image.region.x() - corner.x()) * s / dpr, (image.region.y() - corner.y()) * s / dpr, double(image.image.width()) * image.reduction * s / dpr,
+            double(image.image.height()) * image.reduction * s / dpr};
+}
+
+QPointF PicturePane::widgetAt(QPointF picturePoint) const
+{
+    return (picturePoint - topLeft(scale(), m_viewport.centre)) * scale() / devicePixelRatioF();
+}
+
+/// The brush about the pointer and the stroke as far as it has come; light and dark, so that it shows on any picture.
+void PicturePane::paintTool(QPainter &painter)
+{
+    if (m_tool != PaneTool::Brush && m_tool != PaneTool::Line)
+        return;
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setBrush(Qt::NoBrush);
+    const double radius = m_brushPx * scale() / devicePixelRatioF();
+    QPolygonF line;
+    for (const QPointF &p : m_stroke)
+        line << widgetAt(p);
+    if (m_tool == PaneTool::Line) {
+        if (line.size() > 1)
+            for (const auto &[width, colour] : {std::pair(3.0, QColor(0, 0, 0, 160)), {1.2, QColor(255, 255, 255)}}) {
+                painter.setPen(QPen(colour, width));
+                painter.drawLine(line.first(), line.last());
+                painter.drawEllipse(line.first(), 4, 4);
+                painter.drawEllipse(line.last(), 2, 2);
+            }
         return;
     }
-    // Means of what falls together, so that noise shrinks as it does in a picture of that size.
-    const QSize size = (target.size() * dpr).toSize().expandedTo({1, 1});
-    if (m_small.size() != size || m_smallOf != shown.image.cacheKey()) {
-        m_small = shown.image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
-        m_smallOf = shown.image.cacheKey();
+    if (!line.isEmpty()) {
+        painter.setPen(QPen(QColor(255, 255, 255, 70), std::max(1.0, 2 * radius), Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        line.size() > 1 ? painter.drawPolyline(line) : painter.drawPoint(line.first());
     }
-    painter.setRenderHint(QPainter::SmoothPixmapTransform);
-    painter.drawImage(target, m_small);
+    if (!m_hovered)
+        return;
+    for (const auto &[width, colour] : {std::pair(2.6, QColor(0, 0, 0, 150)), {1.1, QColor(255, 255, 255)}}) {
+        painter.setPen(QPen(colour, width));
+        painter.drawEllipse(m_pointer, std::max(1.5, radius), std::max(1.5, radius));
+    }
+}
+
+void PicturePane::setOverlay(const PaneImage &overlay)
+{
+    m_overlay = overlay;
+    update();
+}
+
+void PicturePane::beginStroke(QPointF at, double pressure)
+{
+    m_stroking = true;
+    m_stroke = {pictureAt(at)};
+    emit strokeBegan(m_stroke.first(), pressure);
+    update();
+}
+
+void PicturePane::goOnStroke(QPointF at, double pressure)
+{
+    const QPointF point = pictureAt(at), step = point - m_stroke.last();
+    // What is nearer than a tenth of the brush changes nothing that shows.
+    if (m_tool == PaneTool::Brush && std::hypot(step.x(), step.y()) < std::max(0.5, m_brushPx / 10))
+        return;
+    m_stroke << point;
+    emit strokeMoved(point, pressure);
+    update();
+}
+
+void PicturePane::endStroke()
+{
+    m_stroking = false;
+    m_stroke.clear();
+    emit strokeEnded();
+    update();
+}
+
+void PicturePane::tabletEvent(QTabletEvent *event)
+{
+    if ((m_tool != PaneTool::Brush && m_tool != PaneTool::Line) || m_picture.isEmpty())
+        return event->ignore();
+    m_pointer = event->position();
+    switch (event->type()) {
+    case QEvent::TabletPress:
+        emit picked();
+        beginStroke(event->position(), event->pressure());
+        break;
+    case QEvent::TabletMove:
+        if (m_stroking)
+            goOnStroke(event->position(), event->pressure());
+        break;
+    case QEvent::TabletRelease:
+        if (m_stroking)
+            endStroke();
+        break;
+    default: break;
+    }
+    event->accept();
+}
+
+void PicturePane::leaveEvent(QEvent *)
+{
+    m_hovered = false;
+    update();
 }
 
 void PicturePane::resizeEvent(QResizeEvent *)
@@ -162,8 +273,12 @@ void PicturePane::resizeEvent(QResizeEvent *)
 void PicturePane::mousePressEvent(QMouseEvent *event)
 {
     emit picked();
-    if (event->button() == Qt::LeftButton && m_picking && !m_picture.isEmpty()) {
+    if (event->button() == Qt::LeftButton && m_tool == PaneTool::Pick && !m_picture.isEmpty()) {
         emit placePicked(pictureAt(event->position()));
+        return;
+    }
+    if (event->button() == Qt::LeftButton && m_tool != PaneTool::Move && !m_picture.isEmpty()) {
+        beginStroke(event->position(), 1);
         return;
     }
     if (event->button() == Qt::LeftButton && event->modifiers() == Qt::ShiftModifier && !m_picture.isEmpty()) {
@@ -182,6 +297,12 @@ void PicturePane::mousePressEvent(QMouseEvent *event)
 
 void PicturePane::mouseMoveEvent(QMouseEvent *event)
 {
+    m_pointer = event->position();
+    m_hovered = true;
+    if (m_tool == PaneTool::Brush)
+        update();
+    if (m_stroking)
+        return goOnStroke(event->position(), 1);
     if (!m_dragging || m_picture.isEmpty())
         return;
     const QPointF centre = m_centreFrom - (event->position() - m_dragFrom) * devicePixelRatioF() / scale();
@@ -190,19 +311,24 @@ void PicturePane::mouseMoveEvent(QMouseEvent *event)
 
 void PicturePane::mouseReleaseEvent(QMouseEvent *)
 {
+    if (m_stroking)
+        endStroke();
     m_dragging = false;
-    setCursor(m_picking ? Qt::CrossCursor : Qt::OpenHandCursor);
+    setCursor(m_tool != PaneTool::Move ? Qt::CrossCursor : Qt::OpenHandCursor);
 }
 
-void PicturePane::setPicking(bool picking)
+void PicturePane::setTool(PaneTool tool)
 {
-    m_picking = picking;
-    setCursor(picking ? Qt::CrossCursor : Qt::OpenHandCursor);
+    m_tool = tool;
+    m_stroke.clear();
+    m_stroking = false;
+    setCursor(tool != PaneTool::Move ? Qt::CrossCursor : Qt::OpenHandCursor);
+    update();
 }
 
 void PicturePane::mouseDoubleClickEvent(QMouseEvent *event)
 {
-    if (!m_picture.isEmpty())
+    if (!m_picture.isEmpty() && m_tool == PaneTool::Move)
         emit placeActivated(pictureAt(event->position()));
 }
 

@@ -16,6 +16,9 @@ struct PaneImage {
     int reduction = 1; ///< picture pixels per image pixel
 };
 
+/// What a drag on a picture does.
+enum class PaneTool { Move, Pick, Brush, Line };
+
 /// Paints one picture of the wall; pans and zooms it. Knows no files, methods or undo. All geometry is in device
 /// pixels, so that 100 % is one picture pixel on one pixel of the screen at any density.
 class PicturePane : public QWidget
@@ -32,7 +35,11 @@ public:
     /// Another picture painted in place of this pane's own; null takes it away. Must outlive its being set.
     void setHeldImage(const PaneImage *held);
     void setMessage(const QString &message); ///< words in place of a picture
-    void setPicking(bool picking); ///< a click chooses a place and does not move the picture
+    void setTool(PaneTool tool);
+    void setBrush(double radiusPx) { m_brushPx = radiusPx; update(); } ///< picture pixels; drawn about the pointer
+    /// A mask over the picture, with colours and transparency of its own; a null image takes it away.
+    void setOverlay(const PaneImage &overlay);
+    const PaneImage &overlay() const { return m_overlay; }
 
     bool hasImage() const { return !m_image.image.isNull(); }
     const PaneImage &image() const { return m_image; }
@@ -48,7 +55,10 @@ signals:
     void zoomRequested(int steps, QPointF widgetPoint); ///< + in, - out, about a point
     void placeActivated(QPointF picturePoint);          ///< double-clicked
     void picked();                                       ///< clicked: wants the keyboard
-    void placePicked(QPointF picturePoint);             ///< clicked while picking
+    void placePicked(QPointF picturePoint);             ///< clicked with the tool Pick
+    void strokeBegan(QPointF picturePoint, double pressure); ///< with Brush or Line; the pressure of a pen, or 1
+    void strokeMoved(QPointF picturePoint, double pressure);
+    void strokeEnded();
     void marked(QPointF picturePoint);                  ///< clicked with Shift: a place to remember
     void menuRequested(QPointF picturePoint, QPoint globalPoint);
     void geometryChanged();                              ///< shows another region than before
@@ -62,9 +72,17 @@ protected:
     void mouseDoubleClickEvent(QMouseEvent *event) override;
     void wheelEvent(QWheelEvent *event) override;
     void contextMenuEvent(QContextMenuEvent *event) override;
+    void tabletEvent(QTabletEvent *event) override;
+    void leaveEvent(QEvent *event) override;
 
 private:
     QSizeF deviceSize() const { return QSizeF(size()) * devicePixelRatioF(); }
+    void beginStroke(QPointF at, double pressure);
+    void goOnStroke(QPointF at, double pressure);
+    void endStroke();
+    QPointF widgetAt(QPointF picturePoint) const;
+    QRectF placeOf(const PaneImage &image) const; ///< on the widget
+    void paintTool(QPainter &painter);
     QPointF topLeft(double scale, QPointF centre) const; ///< picture coordinates of the pane's corner
 
     Tones m_tones = Tones::of(Tones::Wall::Mid);
@@ -76,7 +94,12 @@ private:
     const PaneImage *m_held = nullptr;
     QString m_message;
     QPointF m_dragFrom, m_centreFrom;
-    bool m_dragging = false, m_picking = false;
+    PaneImage m_overlay;
+    PaneTool m_tool = PaneTool::Move;
+    double m_brushPx = 20;
+    QList<QPointF> m_stroke; ///< of the drag, picture pixels
+    QPointF m_pointer;
+    bool m_dragging = false, m_stroking = false, m_hovered = false;
     int m_wheel = 0;
 };
 

@@ -12,13 +12,13 @@ namespace {
 
 constexpr int kMargin = 6;
 constexpr int kHandleWidth = 9;
-constexpr double kTop = 3; ///< strength at the right end
+constexpr double kTickEvery = 0.5; ///< on scales of no more than 2; else 1
 
 } // namespace
 
-StrengthSlider::StrengthSlider(QWidget *parent) : QAbstractSlider(parent)
+StrengthSlider::StrengthSlider(const ParamInfo &param, QWidget *parent) : QAbstractSlider(parent), m_min(param.min), m_max(param.max), m_suggestion(param.suggested)
 {
-    setRange(0, int(kTop * 100));
+    setRange(int(std::lround(m_min * 100)), int(std::lround(m_max * 100)));
     setSingleStep(5);
     setPageStep(25);
     setFocusPolicy(Qt::StrongFocus);
@@ -46,7 +46,7 @@ void StrengthSlider::setStrength(double strength)
 
 double StrengthSlider::xOf(double strength) const
 {
-    return kMargin + strength / kTop * (width() - 2 * kMargin);
+    return kMargin + (strength - m_min) / (m_max - m_min) * (width() - 2 * kMargin);
 }
 
 void StrengthSlider::paintEvent(QPaintEvent *)
@@ -55,12 +55,13 @@ void StrengthSlider::paintEvent(QPaintEvent *)
     p.setRenderHint(QPainter::Antialiasing);
     const double y = 10.5, x = xOf(strength());
     p.setPen(QPen(m_tones.paperLine, 1.5));
-    p.drawLine(QPointF(xOf(0), y), QPointF(xOf(kTop), y));
+    p.drawLine(QPointF(xOf(m_min), y), QPointF(xOf(m_max), y));
     p.setPen(QPen(m_tones.paperLine, 1));
-    for (int i = 0; i <= 3; ++i)
-        p.drawLine(QPointF(xOf(i), y - 3), QPointF(xOf(i), y + 3));
+    const double every = m_max - m_min > 2 ? 2 * kTickEvery : kTickEvery;
+    for (double at = m_min; at <= m_max + 1e-6; at += every)
+        p.drawLine(QPointF(xOf(at), y - 3), QPointF(xOf(at), y + 3));
     p.setPen(QPen(m_tones.paperInk, 2));
-    p.drawLine(QPointF(xOf(0), y), QPointF(x, y));
+    p.drawLine(QPointF(xOf(m_min), y), QPointF(x, y));
     // The suggestion: a mark on the scale, below the track so the handle never hides it.
     const double s = xOf(m_suggestion);
     p.setPen(Qt::NoPen);
@@ -78,7 +79,7 @@ void StrengthSlider::paintEvent(QPaintEvent *)
 void StrengthSlider::moveTo(double strength, int dragId)
 {
     const int before = value();
-    setStrength(std::clamp(strength, 0.0, kTop));
+    setStrength(std::clamp(strength, m_min, m_max));
     if (value() != before) {
         emit valueChanged(value()); // blocked above; accessibility listens to it
         emit strengthMoved(this->strength(), dragId);
@@ -98,7 +99,7 @@ void StrengthSlider::mousePressEvent(QMouseEvent *event)
 void StrengthSlider::mouseMoveEvent(QMouseEvent *event)
 {
     if (event->buttons() & Qt::LeftButton)
-        moveTo((event->position().x() - kMargin) / (width() - 2 * kMargin) * kTop, m_gesture.id());
+        moveTo(m_min + (event->position().x() - kMargin) / (width() - 2 * kMargin) * (m_max - m_min), m_gesture.id());
 }
 
 void StrengthSlider::mouseDoubleClickEvent(QMouseEvent *)
@@ -114,8 +115,8 @@ void StrengthSlider::keyPressEvent(QKeyEvent *event)
     switch (event->key()) {
     case Qt::Key_Left: case Qt::Key_Minus: step(-0.05); break;
     case Qt::Key_Right: case Qt::Key_Plus: step(0.05); break;
-    case Qt::Key_Home: step(-kTop); break;
-    case Qt::Key_End: step(kTop); break;
+    case Qt::Key_Home: step(m_min - m_max); break;
+    case Qt::Key_End: step(m_max - m_min); break;
     case Qt::Key_Delete: case Qt::Key_Backspace: emit suggestionRequested(); break;
     default: event->ignore(); // up, down and page keys move in the roll
     }

@@ -2,19 +2,20 @@
 #pragma once
 
 #include "commands/gesture.h"
+#include "irenic/taste.h"
 #include "view/tones.h"
 
 #include <QAbstractSlider>
 
 namespace irenic {
 
-/// A strength from 0 to 3 times the measured noise, in hundredths, with the suggestion as a mark on its scale.
-/// Double-click on the handle, or Delete, returns to the mark.
+/// A strength or another amount, in hundredths, with the suggestion as a mark on its scale. Double-click on the handle, or Delete, returns
+/// to the mark.
 class StrengthSlider : public QAbstractSlider
 {
     Q_OBJECT
 public:
-    explicit StrengthSlider(QWidget *parent = nullptr);
+    explicit StrengthSlider(const ParamInfo &param, QWidget *parent = nullptr);
 
     void setTones(const Tones &tones);
     void setSuggestion(double strength);
@@ -40,7 +41,7 @@ private:
     void moveTo(double strength, int dragId);
 
     Tones m_tones = Tones::of(Tones::Wall::Mid);
-    double m_suggestion = 1;
+    double m_min, m_max, m_suggestion;
     Gesture m_gesture;
 };
 

@@ -130,6 +130,15 @@ void Actions::addTrialMenu()
     m_needTrial << add(QStringLiteral("moveLeft"), tr("Move this trial to the left"), {QKeySequence(tr("Ctrl+Shift+Left"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() - 1); });
     m_needTrial << add(QStringLiteral("moveRight"), tr("Move this trial to the right"), {QKeySequence(tr("Ctrl+Shift+Right"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() + 1); });
     m_menus.last().actions.append(nullptr);
+    m_needWall << add(QStringLiteral("nextPage"), tr("Next page of the stri&ps"), {Qt::Key_F3}, [this] { m_wall->setPage(CaptionStrip::Page((int(m_wall->page()) + 1) % CaptionStrip::kPages)); });
+    QAction *regions = add(QStringLiteral("useRegions"), tr("Re&gions take part in this trial"), {QKeySequence(tr("Ctrl+R"))}, [this] {
+        m_session->useRegions(m_session->trial(), !m_session->readyFrame()->trials[size_t(m_session->trial())].regions);
+    });
+    regions->setCheckable(true);
+    m_needTrial << regions;
+    m_needWall << add(QStringLiteral("paint"), tr("Pa&int the region"), {QKeySequence(tr("Ctrl+B"))}, [this] { m_window->paintRegion(false); });
+    m_needWall << add(QStringLiteral("erase"), tr("Take away from the region"), {QKeySequence(tr("Ctrl+Shift+B"))}, [this] { m_window->paintRegion(true); });
+    m_menus.last().actions.append(nullptr);
     m_needTrial << add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->chooseKeeper(m_session->trial()); });
     m_needTrial << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->returnToSuggestion(m_session->trial()); });
     m_needTrial << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
@@ -288,12 +297,12 @@ void Actions::addWindowAndHelpMenus()
     m_menus.append({tr("&Window"), {}});
     rollShown = add(QStringLiteral("showRoll"), tr("Show the &roll"), {Qt::Key_F9}, [this] { m_window->setRollShown(rollShown->isChecked()); });
     rollShown->setCheckable(true);
-    constexpr Qt::Key kDockKeys[] = {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8, Qt::Key_F11, Qt::Key_F12};
+    constexpr Qt::Key kDockKeys[] = {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8, Qt::Key_F11, Qt::Key_F12, Qt::Key_F4};
     const Qt::Key *key = kDockKeys;
     for (QDockWidget *dock : m_window->docks()) {
         QAction *a = dock->toggleViewAction();
         a->setObjectName(QStringLiteral("dock-") + dock->objectName());
-        a->setShortcut(QKeySequence(*key++));
+        a->setShortcut(key == std::end(kDockKeys) ? QKeySequence(tr("Shift+F4")) : QKeySequence(*key++));
         connect(a, &QAction::triggered, dock, [dock](bool shown) {
             if (shown)
                 dock->raise();
@@ -318,6 +327,8 @@ void Actions::updateEnabled()
         a->setEnabled(wall && f);
     for (QAction *a : m_needTrial)
         a->setEnabled(wall && trial);
+    find("useRegions")->setEnabled(wall && trial && !f->regions.empty());
+    find("useRegions")->setChecked(trial && f->trials[size_t(m_session->trial())].regions);
     for (int i = 0; i < m_goToSpot.size(); ++i)
         m_goToSpot[i]->setEnabled(f && i < int(f->spots.size()) && m_window->view() != MainWindow::View::Blind);
     // The roll can be gone through while a frame is still being read, or could not be.

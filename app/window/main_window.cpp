@@ -8,7 +8,9 @@
 #include "panels/loupe.h"
 #include "panels/output_size_dialog.h"
 #include "panels/queue_panel.h"
+#include "panels/lens_panel.h"
 #include "panels/readings_panel.h"
+#include "panels/regions_panel.h"
 #include "panels/rendering_panel.h"
 #include "panels/roll_panel.h"
 #include "panels/spot_bar.h"
@@ -106,6 +108,10 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     addDock(QStringLiteral("history"), tr("History"), history);
     addDock(QStringLiteral("rendering"), tr("Rendering"), m_rendering);
     addDock(QStringLiteral("queue"), tr("Queue"), m_queuePanel);
+    m_regions = new RegionsPanel(&m_session, m_wall);
+    m_lens = new LensPanel(&m_session);
+    addDock(QStringLiteral("regions"), tr("Regions"), m_regions);
+    addDock(QStringLiteral("lens"), tr("Lens"), m_lens);
 
     m_actions = new Actions(this, &m_session, m_wall);
     for (const Actions::Menu &menu : m_actions->menus()) {
@@ -147,9 +153,11 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         showTitle();
         say(copy ? tr("That session is open in another window. This is a copy, kept by itself.") : tr("Everything is as it was left."));
     });
-    connect(m_rendering, &RenderingPanel::pickingChanged, m_wall, &Wall::setPicking);
+    connect(m_rendering, &RenderingPanel::pickingChanged, m_wall, [this](bool on) { m_wall->setTool(on ? PaneTool::Pick : PaneTool::Move); });
     connect(m_wall, &Wall::placePicked, m_rendering, &RenderingPanel::pickGrey);
     connect(m_rendering, &RenderingPanel::told, this, [this](const QString &text) { say(text); });
+    connect(m_regions, &RegionsPanel::told, this, [this](const QString &text) { say(text); });
+    connect(m_lens, &LensPanel::told, this, [this](const QString &text) { say(text); });
     connect(m_queuePanel, &QueuePanel::told, this, [this](const QString &text) { say(text); });
     connect(m_queuePanel, &QueuePanel::guestWanted, this, [this](const QString &source, const QString &file) {
         const int index = m_session.indexOf(source);
@@ -232,6 +240,20 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
 QDockWidget *MainWindow::dock(const char *name) const
 {
     return *std::find_if(m_docks.begin(), m_docks.end(), [name](const QDockWidget *d) { return d->objectName() == QLatin1String(name); });
+}
+
+void MainWindow::paintRegion(bool erase)
+{
+    const bool wasShown = dock("regions")->isVisible();
+    dock("regions")->show();
+    dock("regions")->raise();
+    if (m_regions->region() < 0) {
+        m_regions->addRegion(MaskPart::Kind::Painted);
+        return;
+    }
+    const bool painting = m_wall->tool() == PaneTool::Brush;
+    m_regions->setErasing(erase);
+    m_regions->setPainting(!wasShown || !painting || erase);
 }
 
 QDockWidget *MainWindow::addDock(const QString &name, const QString &title, QWidget *panel)

@@ -29,6 +29,8 @@ class HistogramPanel;
 class Loupe;
 class QueuePanel;
 class ReadingsPanel;
+class LensPanel;
+class RegionsPanel;
 class RenderingPanel;
 class RollPanel;
 class TopBar;
@@ -50,6 +52,8 @@ public:
     ExportQueue *exportQueue() { return &m_queue; }
     SessionKeeper *keeper() { return &m_keeper; }
     RenderingPanel *renderingPanel() { return m_rendering; }
+    RegionsPanel *regionsPanel() { return m_regions; }
+    LensPanel *lensPanel() { return m_lens; }
     QDockWidget *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
 
     /// What hangs in the booth.
@@ -86,6 +90,7 @@ public slots:
     void importRecipe();
     void renameSpot(int spot);
     void markSpot();
+    void paintRegion(bool erase); ///< with the brush of the regions, whose panel comes up; makes a region where there is none
     void say(const QString &text, const QString &folderToReveal = {});
     void chooseFiles();
     void chooseFolder();
@@ -151,6 +156,8 @@ private:
     ReadingsPanel *m_readings;
     HistogramPanel *m_histogram;
     RenderingPanel *m_rendering;
+    RegionsPanel *m_regions;
+    LensPanel *m_lens;
     QueuePanel *m_queuePanel;
     QList<QDockWidget *> m_docks;
     bool m_lookAtSpot = false; ///< once the first frame of the demo roll is there

@@ -2,8 +2,10 @@
 #include "window/shots.h"
 
 #include "panels/blind_view.h"
+#include "panels/lens_panel.h"
 #include "panels/loupe.h"
 #include "panels/readings_panel.h"
+#include "panels/regions_panel.h"
 #include "window/main_window.h"
 
 #include <QApplication>
@@ -66,13 +68,43 @@ int takeShots(MainWindow &window, const QString &folder)
     const auto shot = [&](const QString &name, const Viewport &viewport) {
         s->setViewport(viewport);
         QApplication::processEvents();
-        ok = waitUntil([&] { return window.wall()->allSettled() && window.wall()->isIdle(); }) && save(&window, name) && ok;
+        ok = waitUntil([&] { return window.wall()->allSettled() && window.wall()->isIdle() && window.regionsPanel()->isIdle(); }) && save(&window, name) && ok;
     };
     s->setCurrent(std::min(2, s->count() - 1));
     s->chooseKeeper(1);
     shot(QStringLiteral("wall-200"), {2, {0.79, 0.70}});
     shot(QStringLiteral("wall-fit"), {0, {0.5, 0.5}});
     shot(QStringLiteral("wall-400"), {4, {0.345, 0.385}});
+    window.wall()->setPage(CaptionStrip::Page::Tones);
+    s->changeTaste(2, *findTasteParam("luminance-lights"), 0.5);
+    s->changeTaste(2, *findTasteParam("colour-shadows"), 1.6);
+    shot(QStringLiteral("wall-tones"), {2, {0.79, 0.70}});
+    window.wall()->setPage(CaptionStrip::Page::Sharpen);
+    s->changeTaste(1, *findTasteParam("sharpen"), 1);
+    shot(QStringLiteral("wall-sharpen"), {2, {0.345, 0.385}});
+    window.wall()->setPage(CaptionStrip::Page::Finish);
+    s->changeTaste(1, *findTasteParam("sharpen"), 0);
+    s->changeTaste(0, *findTasteParam("detail"), 0.6);
+    s->changeTaste(1, *findTasteParam("grain"), 0.4);
+    shot(QStringLiteral("wall-finish"), {2, {0.345, 0.385}});
+    window.wall()->setPage(CaptionStrip::Page::Noise);
+    s->undoStack()->setIndex(1); // the keeper
+    window.dock("regions")->show();
+    window.dock("regions")->raise();
+    window.resize(1280, 800);
+    s->setViewport({0.5, {0.5, 0.62}});
+    window.regionsPanel()->addRegion(MaskPart::Kind::Sharpness);
+    window.regionsPanel()->addPart(MaskPart::Kind::Painted, MaskPart::Joins::Subtracts);
+    shot(QStringLiteral("regions"), {0.5, {0.5, 0.62}});
+    window.dock("lens")->show();
+    window.dock("lens")->raise();
+    window.lensPanel()->measure();
+    ok = waitUntil([&] { return !window.lensPanel()->isMeasuring(); }) && ok;
+    shot(QStringLiteral("lens"), {0.5, {0.5, 0.62}});
+    window.dock("lens")->hide();
+    window.dock("regions")->hide();
+    window.resize(1280, 800);
+    s->undoStack()->setIndex(1);
     s->setCurrent(std::min(3, s->count() - 1)); // dusk, small lamps and stars at ISO 25600
     shot(QStringLiteral("wall-dusk"), {1, {0.36, 0.26}});
     s->setCurrent(std::min(2, s->count() - 1));

@@ -34,6 +34,10 @@ Json toJson(const SavedFrame &f)
         trials.push_back(toJson(t));
     for (const SavedSpot &s : f.spots)
         spots.push_back({{"kind", s.kind}, {"x", s.x}, {"y", s.y}, {"name", s.name}});
+    if (!f.regions.empty())
+        j["regions"] = toJson(f.regions);
+    if (f.lens != LensCorrection())
+        j["lens"] = toJson(f.lens);
     j.update(Json{{"trials", trials}, {"keeper", f.keeper}, {"spots", spots}, {"guests", textsOf(f.guests)}, {"rendering", toJson(f.rendering)}, {"exported", textsOf(f.exported)}});
     return j;
 }
@@ -55,6 +59,13 @@ SavedFrame frameFrom(const JsonReader &j)
         f.spots.push_back({s.text("kind"), s.whole("x", 0, kMostPixels), s.whole("y", 0, kMostPixels), s.text("name")});
     f.guests = pathsOf(j.texts("guests"));
     f.rendering = renderingFrom(j.object("rendering"));
+    if (j.has("regions")) {
+        f.regions = regionsFrom(j.array("regions"));
+        if (const Status s = validate(f.regions); !s)
+            j.refuse(s.error().userMessage);
+    }
+    if (j.has("lens"))
+        f.lens = lensFrom(j.object("lens"));
     f.exported = pathsOf(j.texts("exported"));
     return f;
 }

@@ -52,6 +52,16 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
         return cancelledError();
     r.detailLost = detailLost(planesBefore.luminance.view(), planesAfter.luminance.view(), flatField(treated.treatment()).covariance);
     r.drift = driftBetween(seenBefore.value(), seenAfter.value()).median;
+    if (treated.treatment().taste.sharpen > 0) {
+        Treatment soft = treated.treatment();
+        soft.taste.sharpen = 0;
+        const Cleaner unsharpened(treated.sharedFrame(), treated.sharedNoise(), soft, treated.edits());
+        const Result<Plane<float>> plain = cleanedOf(unsharpened, whole, cache, run);
+        if (!plain)
+            return plain.error();
+        const AnalysisPlanes planesPlain = analysisPlanes(frame, *treated.sharedNoise(), plain.value().view(), whole);
+        r.halo = haloShare(planesPlain.luminance.view(), planesAfter.luminance.view(), 1);
+    }
     if (!truth)
         return r;
     const Rect upright = uprightRectOf(region.movedBy(-frame.crop.x, -frame.crop.y), frame.crop.size(), frame.orientation);

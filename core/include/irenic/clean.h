@@ -13,6 +13,8 @@ namespace irenic {
 struct FrameEdits {
     std::shared_ptr<const RegionSet> regions; ///< may be null
     LensCorrection lens;
+    bool operator==(const FrameEdits &) const = default;
+    FrameEdits lensAlone() const { return {nullptr, lens}; } ///< as an untreated picture is shown
 };
 
 /// Treats one frame, region by region: mends hot pixels, stabilises the variance, runs the method with the strengths of every place, gives

@@ -54,10 +54,17 @@ struct PictureQuality {
 /// @param image, truth encoded pictures of one size, developed alike
 PictureQuality pictureQuality(const RgbImage<uint16_t> &image, const RgbImage<uint16_t> &truth);
 
+/// How far sharpening leads luminance beyond the range that it had around strong edges: the 95th percentile of overshoot, as a share of
+/// that range. 0 where there is no strong edge.
+/// @param before, sharp luminance of one size
+/// @param sigma  of its noise; an edge is strong from twenty times that on
+double haloShare(PlaneView<const float> before, PlaneView<const float> sharp, float sigma);
+
 /// What a treatment did at one place.
 struct PlaceReadings {
     std::optional<NoiseLeft> left; ///< nothing where the place holds no smooth block
     double detailLost = 0;         ///< see detailLost()
+    std::optional<double> halo;    ///< see haloShare(); where something is sharpened
     double drift = 0;              ///< median CIEDE2000 of blocks against the untreated picture
     std::optional<PictureQuality> truth; ///< where the picture without noise is known
     bool operator==(const PlaceReadings &) const = default;

@@ -105,6 +105,7 @@ public:
     RegionSet(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, std::vector<Region> regions);
 
     const std::vector<Region> &regions() const { return m_regions; }
+    const std::shared_ptr<const Frame> &frame() const { return m_frame; }
     /// Weights, 0 to 1, at places `step` apart: out.at(x, y) belongs to the middle of the step x step pixels whose corner is
     /// (where.x + x * step, where.y + y * step); out.width x out.height of them. Depends on nothing but the place, for one step.
     void mask(size_t region, PixelAt corner, int step, PlaneView<float> out) const;

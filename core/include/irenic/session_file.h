@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "irenic/lens.h"
+#include "irenic/regions.h"
 #include "irenic/rendering.h"
 
 #include <filesystem>
@@ -24,6 +26,8 @@ struct SavedFrame {
     std::vector<SavedSpot> spots;
     std::vector<std::filesystem::path> guests;
     Rendering rendering;
+    std::vector<Region> regions;
+    LensCorrection lens;
     std::vector<std::filesystem::path> exported;
     bool operator==(const SavedFrame &) const = default;
     /// Where the file is now; empty where it is in neither place.

@@ -99,10 +99,10 @@ private slots:
         QVERIFY2(warmth() > 1.25, qPrintable(QString::number(warmth())));
         auto *panel = m_window->renderingPanel();
         QTest::mouseClick(panel->findChild<QPushButton *>("pickGrey"), Qt::LeftButton);
-        QVERIFY(m_window->wall()->isPicking());
+        QCOMPARE(m_window->wall()->tool(), PaneTool::Pick);
         auto *pane = const_cast<LivePane *>(m_window->wall()->pane(0));
         QTest::mouseClick(pane, Qt::LeftButton, {}, pane->rect().center());
-        QVERIFY(!m_window->wall()->isPicking() && !panel->isPicking());
+        QVERIFY(m_window->wall()->tool() == PaneTool::Move && !panel->isPicking());
         QVERIFY(session()->readyFrame()->rendering.white.temperatureK > 0);
         settle();
         QVERIFY2(std::abs(warmth() - 1) < 0.06, qPrintable(QString::number(warmth())));

@@ -83,6 +83,19 @@ private slots:
         QVERIFY2(lost(noisy, halfNoise, 0.25) < 0.02, qPrintable(QString::number(lost(noisy, halfNoise, 0.25))));
         QCOMPARE(lost(clean, clean, 0), 0.0);
     }
+
+    void halosAreTheShareBeyondTheRange()
+    {
+        Plane<float> before({60, 60}), sharp({60, 60});
+        for (int y = 0; y < 60; ++y)
+            for (int x = 0; x < 60; ++x) {
+                before.row(y)[x] = x < 30 ? 10 : 60;
+                sharp.row(y)[x] = x < 30 ? (x > 24 ? 8 : 10) : (x < 35 ? 62 : 60); // 2 of 50 beyond, as far as the edge is seen
+            }
+        QVERIFY(std::abs(haloShare(before.view(), sharp.view(), 1) - 0.04) < 1e-6);
+        QCOMPARE(haloShare(before.view(), before.view(), 1), 0.0);
+        QCOMPARE(haloShare(before.view(), sharp.view(), 10), 0.0); // no strong edge, next to that noise
+    }
 };
 
 QTEST_APPLESS_MAIN(ReadingsTest)
