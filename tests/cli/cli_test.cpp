@@ -105,6 +105,51 @@ private slots:
         QVERIFY(run("irenic-cli", {"clean", "--list", dir.filePath("none.txt"), "--beside"}).err.contains("none.txt"));
     }
 
+    void seasoningIsOnTheCommandLine()
+    {
+        const QTemporaryDir dir;
+        const auto clean = [&](const QStringList &more) { return run("irenic-cli", QStringList{"clean", m_shot, "--out", dir.path(), "--method", "wavelet", "--json"} + more); };
+        const Ran seasoned = clean({"--detail", "0.5", "--grain", "0.2", "--sharpen", "0.8", "--luminance-lights", "0.5", "--mix", "0.9"});
+        QCOMPARE(seasoned.status, 0);
+        const json line = json::parse(seasoned.out.toStdString());
+        QCOMPARE(line["taste"]["detail"].get<double>(), 0.5);
+        QCOMPARE(line["taste"]["luminance-lights"].get<double>(), 0.5);
+        QVERIFY(!line["taste"].contains("blotches"));
+        // The file tells it again, as a recipe.
+        const json again = json::parse(run("irenic-cli", {"clean", m_shot, "--out", dir.path(), "--recipe", QString::fromStdString(line["out"].get<std::string>()), "--json", "--dry-run"}).out.toStdString());
+        QVERIFY(again["taste"] == line["taste"]);
+        const Ran wild = clean({"--grain", "3"});
+        QVERIFY(wild.status != 0 && wild.err.contains("grain"));
+        // Regions from a file.
+        QFile regions(dir.filePath("regions.json"));
+        QVERIFY(regions.open(QIODevice::WriteOnly));
+        regions.write("{\"format\": \"irenic-regions\", \"version\": 1, \"regions\": [{\"name\": \"dark\", \"inverted\": false, \"parts\": [{\"kind\": \"brightness\", \"joins\": \"adds\", "
+                      "\"softness\": 1, \"low\": -14, \"high\": -6}], \"luminance\": 0, \"colour\": 1.5, \"detail\": 0, \"grain\": 0, \"sharpen\": 0, \"feather\": 0, \"follow-edges\": 0}]}");
+        regions.close();
+        QCOMPARE(clean({"--regions", regions.fileName()}).status, 0);
+        QVERIFY(clean({"--regions", dir.filePath("none.json")}).err.contains("none.json"));
+        QVERIFY(clean({"--regions", m_shot}).status != 0);
+    }
+
+    void lensCorrectionsSayWhatIsMissing()
+    {
+        const QTemporaryDir dir;
+        const auto clean = [&](const QStringList &more) { return run("irenic-cli", QStringList{"clean", m_shot, "--out", dir.path(), "--method", "wavelet"} + more); };
+        const Ran none = clean({"--correct", "distortion"});
+        QVERIFY(none.status != 0 && none.err.contains("profile") && none.err.contains("nothing was written"));
+        QVERIFY(clean({"--correct", "colour"}).err.contains("lateral, vignetting and distortion"));
+        QVERIFY(clean({"--shape", "round"}).err.contains("largest"));
+        QFile lens(dir.filePath("lens.json"));
+        QVERIFY(lens.open(QIODevice::WriteOnly));
+        lens.write("{\"format\": \"irenic-lens\", \"version\": 1, \"lateral\": false, \"vignetting\": false, \"distortion\": true, \"red\": [1,0,0,0,0], \"blue\": [1,0,0,0,0], "
+                   "\"bent\": [1,0,-0.05,0,0], \"falloff\": [0,0,0], \"shape\": \"largest\", \"from\": \"by hand\"}");
+        lens.close();
+        QCOMPARE(clean({"--lens", lens.fileName(), "--format", "tiff", "--name", "straight"}).status, 0);
+        QCOMPARE(clean({"--format", "tiff", "--name", "bent"}).status, 0);
+        QVERIFY(contents(dir.filePath("straight.tif")) != contents(dir.filePath("bent.tif")));
+        QVERIFY(QDir(dir.path()).entryList(QDir::Files | QDir::Hidden).filter("part").isEmpty());
+    }
+
     void aMethodWithoutItsWeightsSaysSo()
     {
         const QTemporaryDir dir;

@@ -147,12 +147,12 @@ private slots:
 
     void settingsOutOfRangeAreRefusedByName()
     {
-        QVERIFY(validate({"wavelet", 3, 0, {}}));
+        QVERIFY(validate(Treatment{"wavelet", 3, 0, {}}));
         for (const Treatment &t : {Treatment{"wavelet", -0.1, 1, {}}, Treatment{"wavelet", 3.01, 1, {}}, Treatment{"wavelet", std::nan(""), 1, {}}}) {
             QCOMPARE(validate(t).error().code, ErrorCode::BadParameter);
             QVERIFY(validate(t).error().userMessage.find("luminance") != std::string::npos);
         }
-        QVERIFY(validate({"wavelet", 1, 7, {}}).error().userMessage.find("colour") != std::string::npos);
+        QVERIFY(validate(Treatment{"wavelet", 1, 7, {}}).error().userMessage.find("colour") != std::string::npos);
         for (const Treatment &t : {Treatment{"fog", 1, 1, {}}, Treatment{"wavelet", 1, 1, "fog"}}) {
             QVERIFY(validate(t).error().userMessage.find("fog") != std::string::npos);
             QVERIFY(validate(t).error().userMessage.find("bm3d") != std::string::npos);

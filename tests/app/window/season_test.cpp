@@ -1,0 +1,299 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/lens_panel.h"
+#include "panels/regions_panel.h"
+#include "support/frames.h"
+#include "support/windows.h"
+#include "view/strength_slider.h"
+#include "view/tone_curve.h"
+#include "window/actions.h"
+#include "window/start.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDockWidget>
+#include <QDoubleSpinBox>
+#include <QPushButton>
+#include <QSignalSpy>
+#include <QStandardPaths>
+#include <QTemporaryDir>
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+/// Seasoning to taste, as a photographer does it: pages of the strips, regions with a brush, lens corrections. Drives the real window.
+class SeasonTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void initTestCase()
+    {
+        QStandardPaths::setTestModeEnabled(true);
+        prepareApplication(*qApp);
+        forgetAll();
+        ShootOptions o;
+        o.iso = 6400;
+        o.lateralRed = 2;
+        QVERIFY(writeShot(file().toStdString(), shoot(makeScene({900, 700}), o).value(), o));
+    }
+    void init()
+    {
+        m_window = shownWindow();
+        QVERIFY(m_window);
+        m_window->open({file()});
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).state, RollFrame::State::Ready, kPatienceMs);
+        session()->setViewport({2, {0.5, 0.2}});
+        settle();
+    }
+    void cleanup() { m_window.reset(); }
+
+    void pagesTurnOnAllStripsAtOnce()
+    {
+        QVERIFY(slider(1, "luminance")->isVisible() && !slider(1, "detail")->isVisible());
+        QTest::mouseClick(strip(2)->findChild<QPushButton *>("page-finish"), Qt::LeftButton);
+        for (int c = 1; c <= 3; ++c) {
+            QVERIFY(slider(c, "detail")->isVisible() && slider(c, "grain")->isVisible() && slider(c, "mix")->isVisible());
+            QVERIFY(!slider(c, "luminance")->isVisible());
+        }
+        QTest::keyClick(m_window.get(), Qt::Key_F3);
+        QVERIFY(strip(1)->findChild<ToneCurve *>()->isVisible() && slider(1, "blotches")->isVisible());
+        QTest::keyClick(m_window.get(), Qt::Key_F3);
+        QVERIFY(slider(3, "sharpen-radius")->isVisible());
+        for (int c = 0; c <= 3; ++c) // strips line up
+            QCOMPARE(strip(c)->height(), strip(1)->height());
+        QTest::keyClick(m_window.get(), Qt::Key_F3);
+        QVERIFY(slider(1, "luminance")->isVisible());
+    }
+
+    void everyTasteChangesItsTrialAloneInOneStep_data()
+    {
+        QTest::addColumn<int>("page");
+        QTest::addColumn<QString>("name");
+        QTest::newRow("detail") << int(CaptionStrip::Page::Finish) << "detail";
+        QTest::newRow("grain") << int(CaptionStrip::Page::Finish) << "grain";
+        QTest::newRow("mix") << int(CaptionStrip::Page::Finish) << "mix";
+        QTest::newRow("sharpen") << int(CaptionStrip::Page::Sharpen) << "sharpen";
+    }
+    void everyTasteChangesItsTrialAloneInOneStep()
+    {
+        QFETCH(int, page);
+        QFETCH(QString, name);
+        m_window->wall()->setPage(CaptionStrip::Page(page));
+        session()->setViewport({2, {0.5, 0.42}}); // texture and edges
+        settle();
+        const TasteParam &param = *findTasteParam(name.toStdString());
+        const QImage before = image(1), other = image(2);
+        auto *s = slider(1, name);
+        const int steps = session()->undoStack()->count();
+        QTest::mousePress(s, Qt::LeftButton, {}, {s->width() / 2, 10});
+        for (int x = s->width() / 2; x > 24; x -= 5)
+            QTest::mouseMove(s, {x, 10});
+        QTest::mouseRelease(s, Qt::LeftButton, {}, {24, 10});
+        const double value = session()->frame(0).trials[0].taste.*param.value;
+        QVERIFY(value != param.info.suggested);
+        QCOMPARE(strip(1)->findChild<QDoubleSpinBox *>(name + "Value")->value(), value);
+        QCOMPARE(session()->undoStack()->count(), steps + 1);
+        settle();
+        QVERIFY(image(1) != before);
+        QCOMPARE(image(2), other);
+        QVERIFY(!strip(1)->findChild<QPushButton *>("goBack")->isVisible()); // strengths are as suggested
+        QTest::mouseDClick(s, Qt::LeftButton, {}, {24, 10});
+        QCOMPARE(session()->frame(0).trials[0].taste.*param.value, param.info.suggested);
+        settle();
+        QCOMPARE(image(1), before);
+    }
+
+    void theCurveWeighsTones()
+    {
+        m_window->wall()->setPage(CaptionStrip::Page::Tones);
+        QApplication::processEvents();
+        auto *curve = strip(2)->findChild<ToneCurve *>();
+        const TasteParam &lights = *findTasteParam("luminance-lights"), &shadows = *findTasteParam("colour-shadows");
+        const QPoint from = curve->handleAt(lights).toPoint();
+        QTest::mousePress(curve, Qt::LeftButton, {}, from);
+        for (int y = from.y(); y < curve->height() - 15; y += 3)
+            QTest::mouseMove(curve, {from.x(), y});
+        QTest::mouseRelease(curve, Qt::LeftButton, {}, {from.x(), curve->height() - 15});
+        QVERIFY(session()->frame(0).trials[1].taste.luminanceLights < 0.2);
+        QCOMPARE(session()->frame(0).trials[1].taste.colourLights, 1.0);
+        QTest::mouseDClick(curve, Qt::LeftButton, {}, curve->handleAt(lights).toPoint());
+        QCOMPARE(session()->frame(0).trials[1].taste.luminanceLights, 1.0);
+        curve->setFocus(); // and without a mouse
+        for (int i = 0; i < 6 && session()->frame(0).trials[1].taste.*shadows.value == 1; ++i) {
+            QTest::keyClick(curve, Qt::Key_Right);
+            if (curve->accessibleDescription().startsWith("colour, shadows"))
+                QTest::keyClick(curve, Qt::Key_Plus);
+        }
+        QCOMPARE(session()->frame(0).trials[1].taste.*shadows.value, 1.05);
+    }
+
+    void aBrushPaintsARegionStrokeByStroke()
+    {
+        openRegions();
+        settle();
+        const QImage before = image(1);
+        trigger("paint");
+        QCOMPARE(session()->frame(0).regions.size(), size_t(1));
+        QCOMPARE(m_window->wall()->tool(), PaneTool::Brush);
+        regions()->setBrush(30, 0.8, 1);
+        drag(1, {60, 60}, {140, 60});
+        drag(1, {60, 160}, {140, 160});
+        const auto strokes = [&] { return session()->frame(0).regions[0].parts[0].strokes.size(); };
+        QCOMPARE(strokes(), size_t(2));
+        m_window->regionsPanel()->findChild<QDoubleSpinBox *>("luminance")->setValue(0);
+        m_window->regionsPanel()->findChild<QDoubleSpinBox *>("colour")->setValue(0);
+        settle();
+        QVERIFY(!pane(1)->overlay().image.isNull());
+        // Where it was painted, the untreated pixels are back; elsewhere nothing changed.
+        const QPoint inside = imagePoint(1, {100, 60}), outside = imagePoint(1, {100, 110});
+        QCOMPARE(image(1).pixel(inside), image(0).pixel(inside));
+        QCOMPARE(image(1).pixel(outside), before.pixel(outside));
+        QVERIFY(image(1).pixel(inside) != before.pixel(inside));
+        trigger("useRegions"); // of the trial with the keyboard
+        settle();
+        QCOMPARE(image(1), before);
+        trigger("undo");
+        trigger("undo");
+        trigger("undo");
+        trigger("undo");
+        QCOMPARE(strokes(), size_t(1));
+        trigger("erase");
+        drag(1, {100, 60}, {110, 60});
+        QCOMPARE(strokes(), size_t(2));
+        QVERIFY(session()->frame(0).regions[0].parts[0].strokes[1].erases);
+        m_window->regionsPanel()->findChild<QPushButton *>("clearPart")->click();
+        QCOMPARE(strokes(), size_t(0));
+        m_window->dock("regions")->hide();
+        QCOMPARE(m_window->wall()->tool(), PaneTool::Move);
+        QVERIFY(pane(1)->overlay().image.isNull());
+    }
+
+    void partsAreAddedJoinedInvertedAndRemoved()
+    {
+        openRegions();
+        regions()->addRegion(MaskPart::Kind::Gradient);
+        QCOMPARE(m_window->wall()->tool(), PaneTool::Line);
+        drag(1, {50, 40}, {50, 160});
+        const MaskPart &line = session()->frame(0).regions[0].parts[0];
+        QVERIFY(std::abs(line.from.x - line.to.x) < 1 && std::abs(line.to.y - line.from.y - 60) < 2); // at 200 %
+        regions()->addPart(MaskPart::Kind::Brightness, MaskPart::Joins::Limits);
+        QCOMPARE(session()->frame(0).regions[0].parts.size(), size_t(2));
+        auto *joins = regions()->findChild<QComboBox *>("joins");
+        QCOMPARE(joins->currentText(), QStringLiteral("limits"));
+        regions()->findChild<QCheckBox *>("inverted")->click();
+        QVERIFY(session()->frame(0).regions[0].inverted);
+        regions()->findChild<QDoubleSpinBox *>("to")->setValue(-4);
+        QCOMPARE(session()->frame(0).regions[0].parts[1].high, -4.f);
+        regions()->removePart();
+        QCOMPARE(session()->frame(0).regions[0].parts.size(), size_t(1));
+        regions()->addRegion(MaskPart::Kind::Sharpness);
+        QCOMPARE(regions()->region(), 1);
+        regions()->removeRegion();
+        QCOMPARE(session()->frame(0).regions.size(), size_t(1));
+        for (int i = 0; i < 20; ++i)
+            regions()->addRegion(MaskPart::Kind::Texture);
+        QCOMPARE(session()->frame(0).regions.size(), kMostRegions);
+    }
+
+    void theMaskIsShownAsAskedFor()
+    {
+        openRegions();
+        regions()->addRegion(MaskPart::Kind::Gradient);
+        settle();
+        QTRY_VERIFY_WITH_TIMEOUT(!pane(0)->overlay().image.isNull(), kPatienceMs);
+        QVERIFY(pane(0)->overlay().image.hasAlphaChannel());
+        auto *shown = regions()->findChild<QComboBox *>("maskShown");
+        shown->setCurrentIndex(2);
+        emit shown->activated(2);
+        QTRY_VERIFY_WITH_TIMEOUT(!pane(0)->overlay().image.hasAlphaChannel(), kPatienceMs);
+        emit shown->activated(0);
+        QTRY_VERIFY_WITH_TIMEOUT(pane(0)->overlay().image.isNull(), kPatienceMs);
+    }
+
+    void theLensIsCorrectedMeasuredAndUndone()
+    {
+        m_window->dock("lens")->show();
+        LensPanel *lens = m_window->lensPanel();
+        settle();
+        const QImage before = image(1);
+        QVERIFY(!lens->findChild<QCheckBox *>("distortion")->isChecked());
+        lens->findChild<QDoubleSpinBox *>("bend")->setValue(-4);
+        QVERIFY(session()->frame(0).lens.distortion);
+        settle();
+        QVERIFY(image(1) != before);
+        trigger("undo");
+        settle();
+        QCOMPARE(image(1), before);
+        QSignalSpy measured(lens, &LensPanel::measured);
+        lens->measure();
+        QTRY_COMPARE_WITH_TIMEOUT(measured.count(), 1, kPatienceMs);
+        QVERIFY(session()->frame(0).lens.lateral);
+        const double corner = session()->frame(0).lens.red[0] + session()->frame(0).lens.red[2] - 1;
+        QVERIFY2(std::abs(corner - 0.002) < 0.0008, qPrintable(QString::number(corner)));
+        lens->findChild<QPushButton *>("lensOff")->click();
+        QVERIFY(session()->frame(0).lens == LensCorrection());
+    }
+
+    void aSessionKeepsItAll()
+    {
+        session()->changeTaste(0, *findTasteParam("grain"), 0.35);
+        regions()->addRegion(MaskPart::Kind::Painted);
+        LensCorrection l;
+        l.vignetting = true;
+        l.falloff = {-0.3, 0, 0};
+        session()->changeLens(l, {});
+        session()->useRegions(1, false);
+        const Choices was = session()->frame(0);
+        const auto text = sessionText(session()->saved(m_dir.path()));
+        const auto saved = sessionFromText(text, "it");
+        QVERIFY2(saved.ok(), saved ? "" : saved.error().userMessage.c_str());
+        m_window = shownWindow();
+        m_window->open(session()->restore(saved.value(), m_dir.path()));
+        QTRY_COMPARE_WITH_TIMEOUT(session()->count() > 0 ? session()->frame(0).state : RollFrame::State::Reading, RollFrame::State::Ready, kPatienceMs);
+        QVERIFY(session()->frame(0).trials == was.trials);
+        QVERIFY(session()->frame(0).regions == was.regions);
+        QVERIFY(session()->frame(0).lens == was.lens);
+        QVERIFY(session()->frame(0).regionSet);
+    }
+
+private:
+    QString file() const { return m_dir.filePath("frame.dng"); }
+    Session *session() { return m_window->session(); }
+    RegionsPanel *regions() { return m_window->regionsPanel(); }
+    CaptionStrip *strip(int column) { return m_window->wall()->strip(column); }
+    StrengthSlider *slider(int column, const QString &name) { return strip(column)->findChild<StrengthSlider *>(name); }
+    LivePane *pane(int column) { return m_window->findChild<LivePane *>(QStringLiteral("pane-%1").arg(column)); }
+    QImage image(int column) { return pane(column)->image().image; }
+    void trigger(const char *name) { m_window->findChild<QAction *>(name)->trigger(); }
+    void openRegions()
+    {
+        m_window->dock("regions")->show();
+        m_window->dock("regions")->raise();
+        session()->setColumn(0);
+        QApplication::processEvents();
+        settle();
+    }
+    void settle()
+    {
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && m_window->wall()->isIdle() && m_window->regionsPanel()->isIdle(), kPatienceMs);
+    }
+    void drag(int column, QPoint from, QPoint to)
+    {
+        LivePane *p = pane(column);
+        QTest::mousePress(p, Qt::LeftButton, {}, from);
+        for (int i = 1; i <= 8; ++i)
+            QTest::mouseMove(p, from + (to - from) * i / 8);
+        QTest::mouseRelease(p, Qt::LeftButton, {}, to);
+    }
+    QPoint imagePoint(int column, QPoint widgetPoint)
+    {
+        const QPointF at = pane(column)->pictureAt(widgetPoint) - pane(column)->image().region.topLeft();
+        return {int(at.x()), int(at.y())};
+    }
+
+    QTemporaryDir m_dir;
+    std::unique_ptr<MainWindow> m_window;
+};
+
+QTEST_MAIN(SeasonTest)
+#include "season_test.moc"
