@@ -187,6 +187,8 @@ void RenderingPanel::setPicking(bool picking)
 
 void RenderingPanel::pickGrey(QPoint at)
 {
+    if (!isPicking()) // somebody else picks
+        return;
     setPicking(false);
     const RollFrame *f = m_session->readyFrame();
     if (!f)

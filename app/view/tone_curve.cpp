@@ -215,6 +215,13 @@ void ToneCurve::keyPressEvent(QKeyEvent *event)
 
 bool ToneCurve::event(QEvent *event)
 {
+    if (event->type() == QEvent::ShortcutOverride) { // these keys are the curve's while it has the keyboard
+        const int key = static_cast<QKeyEvent *>(event)->key();
+        if (key == Qt::Key_Plus || key == Qt::Key_Minus || key == Qt::Key_Left || key == Qt::Key_Right || key == Qt::Key_Delete || key == Qt::Key_Backspace) {
+            event->accept();
+            return true;
+        }
+    }
     if (event->type() == QEvent::ToolTip) {
         auto *help = static_cast<QHelpEvent *>(event);
         const int h = handleNear(help->pos());

@@ -4,6 +4,7 @@
 #include "export/export_rendered.h"
 #include "export/provenance.h"
 #include "irenic/export_job.h"
+#include "pipeline/variants.h"
 
 #include <chrono>
 
@@ -17,6 +18,8 @@ struct Cost {
     double rest; ///< compressing, developing where that is asked for, and reading back
 };
 
+constexpr double kSharpening = 0.12; // seconds a megapixel
+
 Cost costOf(const Frame &frame, const Treatment &t, ExportFormat format)
 {
     const bool mosaic = frame.kind == FrameKind::Mosaic;
@@ -24,7 +27,9 @@ Cost costOf(const Frame &frame, const Treatment &t, ExportFormat format)
     if (t.isIdentity())
         return {0, rest};
     const double cleaning = findMethod(t.method)->secondsPerMegapixel + (t.isMixed() ? findMethod(t.colourMethod)->secondsPerMegapixel : 0);
-    return {mosaic ? cleaning : cleaning * 1.6, rest}; // six bands instead of four
+    const double runs = double(Variants(t, nullptr).list().size()); // one for every pair of strengths
+    const double sharpening = t.taste.sharpen > 0 ? kSharpening : 0, detail = t.taste.detail > 0 ? findMethod("dct")->secondsPerMegapixel : 0;
+    return {runs * (mosaic ? cleaning : cleaning * 1.6) + sharpening + detail, rest}; // full colour has six bands instead of four
 }
 
 } // namespace

@@ -20,13 +20,23 @@ Look lookOf(const ExportOptions &options)
 /// A finished picture in its own encoding.
 Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunContext &run)
 {
+    const Frame &frame = cleaner.frame();
+    if (!Unbending(cleaner.edits().lens, frame.crop).isStraight()) {
+        const auto linear = demosaicRegion(cleaner, frame.crop, run);
+        if (!linear)
+            return linear.error();
+        auto straight = RgbImage<uint16_t>::ofSize(frame.crop.size());
+        for (size_t i = 0; i < straight.samples.size(); ++i)
+            straight.samples[i] = frame.encoding->encoded(linear.value().samples[i], i % 3);
+        return turned(straight, frame.orientation);
+    }
     const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run);
     if (!cleaned)
         return cleaned.error();
-    auto picture = RgbImage<uint16_t>::ofSize(cleaner.frame().size());
+    auto picture = RgbImage<uint16_t>::ofSize(frame.size());
     for (int y = 0; y < picture.size.height; ++y)
         std::copy_n(cleaned.value().samples.row(y), size_t(picture.size.width) * 3, picture.row(y));
-    return turned(picture, cleaner.frame().orientation);
+    return turned(picture, frame.orientation);
 }
 
 template <class T>

@@ -3,6 +3,7 @@
 #include "irenic/lens.h"
 #include "lens/sensor_lens.h"
 #include "raw/linearizer.h"
+#include "regions/grid.h"
 
 #include <cmath>
 #include <cstdio>
@@ -16,6 +17,7 @@ constexpr double kLeastRadius = 0.15; // nearer the middle nothing is bent aside
 constexpr double kMostShiftPx = 4;
 constexpr size_t kLeastBlocks = 12;
 constexpr int kRounds = 4;
+constexpr double kMostErrorPx = 0.3; // standard error at the corners beyond which nothing is said
 
 /// How far one colour lies outward of green in one block.
 struct Shift {
@@ -68,6 +70,8 @@ Cells cellsOf(const Frame &frame, const RunContext &run)
                 cells.colour[c].row(cy)[cx] = sum[c] / float(count[c]);
         }
     });
+    for (auto &p : cells.colour) // the finest that cells hold is mostly aliases and noise
+        boxMean(p, 1);
     return cells;
 }
 
@@ -131,9 +135,10 @@ std::vector<Shift> shiftsOf(const Cells &cells, int colour, const LensCorrection
     return all;
 }
 
-/// r (k0 + k2 r^2), weights of outliers falling (Tukey's biweight).
-void fit(const std::vector<Shift> &shifts, double unit, double &k0, double &k2)
+/// r (k0 + k2 r^2), weights of outliers falling (Tukey's biweight). Answers the standard error at a corner, in pixels.
+double fit(const std::vector<Shift> &shifts, double unit, double &k0, double &k2)
 {
+    double error = 1e9;
     std::vector<double> trust(shifts.size(), 1);
     k0 = k2 = 0;
     for (int round = 0; round < 10; ++round) {
@@ -145,7 +150,7 @@ void fit(const std::vector<Shift> &shifts, double unit, double &k0, double &k2)
         c += 1e-3 * a; // where the blocks do not tell the two apart, the simpler one
         const double determinant = a * c - b * b;
         if (!(determinant > 0))
-            return;
+            return 1e9;
         k0 = (u * c - v * b) / determinant;
         k2 = (v * a - u * b) / determinant;
         std::vector<double> off(shifts.size());
@@ -154,11 +159,19 @@ void fit(const std::vector<Shift> &shifts, double unit, double &k0, double &k2)
         std::vector<double> sorted = off;
         std::nth_element(sorted.begin(), sorted.begin() + ptrdiff_t(sorted.size() / 2), sorted.end());
         const double reach = 6 * std::max(sorted[sorted.size() / 2], 0.01);
+        double square = 0, weights = 0;
+        size_t trusted = 0;
         for (size_t i = 0; i < shifts.size(); ++i) {
-            const double t = off[i] / reach;
+            const double w = std::min(shifts[i].weight, 400.0) * trust[i], t = off[i] / reach;
+            square += w * off[i] * off[i];
+            weights += w;
+            trusted += trust[i] > 0.1;
             trust[i] = t < 1 ? (1 - t * t) * (1 - t * t) : 0;
         }
+        // Of both coefficients together, as they act at r = 1.
+        error = std::sqrt(square / weights * (weights / double(std::max<size_t>(1, trusted))) * std::max(0.0, a + c - 2 * b) / determinant) * unit;
     }
+    return error;
 }
 
 } // namespace
@@ -170,6 +183,7 @@ Result<LensCorrection> measureLateral(const Frame &frame, const NoiseReport &noi
     size_t fewest = SIZE_MAX;
     const double unit = LensGeometry(frame.crop).unit;
     double corner[2] = {};
+    const Error unclear{ErrorCode::BadParameter, frame.file.filename().string() + " has too few clear edges to measure lateral aberration by; nothing was changed.", {}};
     for (const int colour : {0, 2}) {
         LensCorrection::Polynomial &p = colour == 0 ? lens.red : lens.blue;
         for (int round = 0; round < kRounds; ++round) {
@@ -178,9 +192,10 @@ Result<LensCorrection> measureLateral(const Frame &frame, const NoiseReport &noi
                 return cancelledError();
             fewest = std::min(fewest, shifts.size());
             if (shifts.size() < kLeastBlocks)
-                return Error{ErrorCode::BadParameter, frame.file.filename().string() + " has too few clear edges to measure lateral aberration by; nothing was changed.", {}};
+                return unclear;
             double k0, k2;
-            fit(shifts, unit, k0, k2);
+            if (fit(shifts, unit, k0, k2) > kMostErrorPx)
+                return unclear;
             p[0] += k0;
             p[2] += k2;
         }

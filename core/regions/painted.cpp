@@ -7,33 +7,28 @@ namespace irenic {
 
 namespace {
 
-/// What a place at a distance from the brush's middle gets: all within the hard part, then less; the rim of a hard brush is one
-/// pixel wide.
-float brushWeight(float distance, const Stroke &s)
-{
-    const float soft = std::max(s.radiusPx * (1 - s.hardness), 1.f);
-    const float t = std::clamp((s.radiusPx + (s.hardness >= 1 ? 0.5f : 0.f) - distance) / soft, 0.f, 1.f);
-    return s.hardness >= 1 ? t : t * t * (3 - 2 * t);
-}
-
-/// One line of a stroke, where it gives a place more than the lines before.
+/// One line of a stroke, where it gives a place more than the lines before. A place gets all within the hard part of the brush, then less;
+/// the rim of a hard brush is one pixel wide.
 void addLine(const Stroke &s, const StrokePoint &p, const StrokePoint &q, PixelAt corner, int step, PlaneView<float> most)
 {
     const float reach = s.radiusPx + 1;
     const auto cell = [&](float v, int from) { return (v - float(from)) / float(step) - 0.5f; };
     const int x0 = std::max(0, int(std::ceil(cell(std::min(p.x, q.x) - reach, corner.x)))), x1 = std::min(most.width - 1, int(std::floor(cell(std::max(p.x, q.x) + reach, corner.x))));
     const int y0 = std::max(0, int(std::ceil(cell(std::min(p.y, q.y) - reach, corner.y)))), y1 = std::min(most.height - 1, int(std::floor(cell(std::max(p.y, q.y) + reach, corner.y))));
-    const float dx = q.x - p.x, dy = q.y - p.y, length = dx * dx + dy * dy;
-    for (int y = y0; y <= y1; ++y)
-        for (int x = x0; x <= x1; ++x) {
-            const float px = float(corner.x) + (float(x) + 0.5f) * float(step) - p.x, py = float(corner.y) + (float(y) + 0.5f) * float(step) - p.y;
-            const float t = length > 0 ? std::clamp((px * dx + py * dy) / length, 0.f, 1.f) : 0.f;
-            const float distance = std::hypot(px - t * dx, py - t * dy);
-            if (distance > reach)
-                continue;
-            const float w = brushWeight(distance, s) * (p.pressure + t * (q.pressure - p.pressure));
-            most.row(y)[x] = std::max(most.row(y)[x], w);
+    const float dx = q.x - p.x, dy = q.y - p.y, length = dx * dx + dy * dy, perLength = length > 0 ? 1 / length : 0;
+    const bool hard = s.hardness >= 1;
+    const float rim = s.radiusPx + (hard ? 0.5f : 0.f), perSoft = 1 / std::max(s.radiusPx * (1 - s.hardness), 1.f), pressure = p.pressure, more = q.pressure - p.pressure;
+    for (int y = y0; y <= y1; ++y) {
+        float *m = most.row(y);
+        const float py = float(corner.y) + (float(y) + 0.5f) * float(step) - p.y;
+        for (int x = x0; x <= x1; ++x) { // without branches, so that it is done eight at a time
+            const float px = float(corner.x) + (float(x) + 0.5f) * float(step) - p.x;
+            const float t = std::min(std::max((px * dx + py * dy) * perLength, 0.f), 1.f), ex = px - t * dx, ey = py - t * dy;
+            const float w = std::min(std::max((rim - std::sqrt(ex * ex + ey * ey)) * perSoft, 0.f), 1.f);
+            const float laid = (hard ? w : w * w * (3 - 2 * w)) * (pressure + t * more);
+            m[x] = std::max(m[x], laid);
         }
+    }
 }
 
 } // namespace

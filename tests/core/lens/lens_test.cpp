@@ -1,10 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "irenic/clean.h"
+#include "irenic/export.h"
 #include "irenic/picture.h"
 #include "support/frames.h"
 
 #include <lensfun/lensfun.h>
 
+#include <QTemporaryDir>
 #include <QTest>
 
 using namespace irenic;
@@ -274,6 +275,69 @@ private slots:
             }
         }
         QVERIFY2(tried >= 10, qPrintable(QString::number(tried)));
+    }
+
+    void everyKindOfFileIsStraightened_data()
+    {
+        QTest::addColumn<int>("format");
+        QTest::newRow("TIFF") << int(ExportFormat::Tiff);
+        QTest::newRow("linear DNG") << int(ExportFormat::LinearDng);
+    }
+    void everyKindOfFileIsStraightened()
+    {
+        QFETCH(int, format);
+        // A finished picture that keeps its own numbers, a full-colour raw, a mosaic: the same disc comes to lie in the same place.
+        const Dots d = dots({320, 240}, 80);
+        LensCorrection lens;
+        lens.distortion = true;
+        lens.bent = {1, 0, -0.08, 0, 0};
+        lens.shape = LensCorrection::Shape::Original;
+        const QTemporaryDir dir;
+        const Simulated mosaic = simulate(d.scene, clear());
+        const FullColour full = simulateFullColour(d.scene, {1e-7f, 1e-9f}, false);
+        auto rendered = std::make_shared<Frame>(static_cast<const FrameFacts &>(*full.frame));
+        rendered->samples = full.frame->samples.clone();
+        rendered->kind = FrameKind::Rendered;
+        auto encoding = std::make_shared<Encoding>();
+        for (auto &decode : encoding->decode) {
+            decode.resize(65536);
+            for (size_t i = 0; i < decode.size(); ++i)
+                decode[i] = float(i) / 65535;
+        }
+        rendered->encoding = encoding;
+        rendered->levels.black = {0, 0, 0};
+        rendered->levels.white = 65535;
+        std::vector<std::pair<double, double>> found;
+        for (const std::shared_ptr<const Frame> &frame : {mosaic.frame, full.frame, std::shared_ptr<const Frame>(rendered)}) {
+            if (frame->kind == FrameKind::Rendered && format != int(ExportFormat::Tiff))
+                continue;
+            const Cleaner cleaner(frame, mosaic.noise, {"wavelet", 0, 0}, {nullptr, lens});
+            const std::filesystem::path file = dir.filePath(QStringLiteral("%1.%2").arg(int(frame->kind)).arg(format == int(ExportFormat::Tiff) ? "tif" : "dng")).toStdString();
+            const auto report = exportCleaned(cleaner, *mosaic.noise, file, ExportOptions(ExportFormat(format)));
+            QVERIFY2(report.ok(), report ? "" : report.error().userMessage.c_str());
+            const auto back = readFrame(file);
+            QVERIFY(back.ok());
+            const auto p = developRegion(Cleaner(back.value(), mosaic.noise, {"wavelet", 0, 0}), back.value()->crop, {}, nullptr, {}).take();
+            float x0 = 40.5f, y0 = 40.5f; // where the disc nearest the corner belongs
+            QCOMPARE(p.size, (Size{320, 240}));
+            double best = 1e9;
+            std::pair<double, double> at;
+            for (int y = 14; y < 90; y += 2)
+                for (int x = 14; x < 90; x += 2) {
+                    float sx, sy;
+                    Unbending(lens, frame->crop).source(float(x), float(y), sx, sy);
+                    if (const double off = std::hypot(double(sx - float(frame->crop.x) - x0), double(sy - float(frame->crop.y) - y0)); off < best) {
+                        best = off;
+                        at = {x - frame->crop.x, y - frame->crop.y};
+                    }
+                }
+            const auto c = centre(p, at.first, at.second, 1, 10);
+            found.push_back(c);
+            QVERIFY2(std::hypot(c.first - at.first, c.second - at.second) < 2.5, qPrintable(QStringLiteral("%1 %2, expected %3 %4").arg(c.first).arg(c.second).arg(at.first).arg(at.second)));
+            QVERIFY(std::hypot(c.first - 40.5, c.second - 40.5) > 3); // not where the lens had put it
+        }
+        for (const auto &f : found)
+            QVERIFY(std::hypot(f.first - found[0].first, f.second - found[0].second) < 0.3);
     }
 
     void noLensNoProfile()
