@@ -74,16 +74,11 @@ int takeShots(MainWindow &window, const QString &folder)
     s->chooseKeeper(1);
     shot(QStringLiteral("wall-200"), {2, {0.79, 0.70}});
     shot(QStringLiteral("wall-fit"), {0, {0.5, 0.5}});
-    shot(QStringLiteral("wall-400"), {4, {0.345, 0.385}});
     window.wall()->setPage(CaptionStrip::Page::Tones);
     s->changeTaste(2, *findTasteParam("luminance-lights"), 0.5);
     s->changeTaste(2, *findTasteParam("colour-shadows"), 1.6);
     shot(QStringLiteral("wall-tones"), {2, {0.79, 0.70}});
-    window.wall()->setPage(CaptionStrip::Page::Sharpen);
-    s->changeTaste(1, *findTasteParam("sharpen"), 1);
-    shot(QStringLiteral("wall-sharpen"), {2, {0.345, 0.385}});
     window.wall()->setPage(CaptionStrip::Page::Finish);
-    s->changeTaste(1, *findTasteParam("sharpen"), 0);
     s->changeTaste(0, *findTasteParam("detail"), 0.6);
     s->changeTaste(1, *findTasteParam("grain"), 0.4);
     shot(QStringLiteral("wall-finish"), {2, {0.345, 0.385}});
@@ -116,9 +111,6 @@ int takeShots(MainWindow &window, const QString &folder)
     window.wall()->setUntreatedShown(true);
     s->unpinGuest(0);
     s->setColumn(1);
-    s->setShow(Show::Removed);
-    shot(QStringLiteral("wall-removed"), {2, {0.79, 0.70}});
-    s->setShow(Show::Picture);
     s->setPushEv(3);
     shot(QStringLiteral("wall-shadow-pushed"), {1, {0.62, 0.955}});
     s->setPushEv(0);
@@ -129,9 +121,6 @@ int takeShots(MainWindow &window, const QString &folder)
     }
     shot(QStringLiteral("wall-rows"), s->viewport());
     s->setRowCount(1);
-    window.setWallGrey(Tones::Wall::Dim);
-    shot(QStringLiteral("wall-dim"), {1, {0.1, 0.87}});
-    window.setWallGrey(Tones::Wall::Mid);
     const auto view = [&](const QString &name, const std::function<bool()> &settled) { ok = waitUntil(settled) && save(&window, name) && ok; };
     s->setViewport({2, {0.79, 0.70}});
     window.openStrip(StripView::Kind::Both);
