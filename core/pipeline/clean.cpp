@@ -249,7 +249,9 @@ struct Cleaner::Private {
         int best = 0;
         for (const auto &m : methods)
             best = std::max(best, m ? m->bestTilePx() : 0);
-        return best ? best : 640;
+        // Where further steps widen the halos, wider tiles waste less on them.
+        const int further = linearHaloPx() + detailHaloPx() + (treatment.taste.blotches > 0 ? kBlotchHaloPx : 0);
+        return (best ? best : 640) + 2 * further;
     }
     /// What the steps on linear samples look at, which the steps on stabilised ones must fill.
     int linearHaloPx() const { return (lens ? lens->haloPx() : 0) + (sharpener ? sharpener->haloPx() : 0) + (grain ? kGrainHaloPx : 0); }

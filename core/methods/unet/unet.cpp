@@ -70,8 +70,8 @@ public:
     }
 
 private:
-    /// The noise that the network is told at a strength. Up to one and a quarter times what there is it takes more; told of more still, it begins to leave more again.
-    static float toldFor(float strength) { return 1 + std::max(0.f, strength - 1) / 8; }
+    /// The noise that the network is told at a strength. Up to about a fifth more than there is it takes more; told of more still, it begins to leave more again.
+    static float toldFor(float strength) { return 1 + std::max(0.f, strength - 1) / 12; }
 
     static constexpr float kMeanOf = 1.f / ((2 * kMeanReach + 1) * (2 * kMeanReach + 1));
     static constexpr size_t kChannels = unet::Network::kChannels;
