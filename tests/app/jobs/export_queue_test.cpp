@@ -218,7 +218,7 @@ private slots:
         for (int i = 0; i < kKills; ++i) {
             child.start(QCoreApplication::applicationFilePath(), QStringList());
             QVERIFY(child.waitForStarted());
-            if (!child.waitForFinished(random.bounded(40, 400))) {
+            if (!child.waitForFinished(random.bounded(20, 160))) {
                 ::kill(pid_t(child.processId()), SIGKILL);
                 ++killed;
                 QVERIFY(child.waitForFinished());
