@@ -216,7 +216,6 @@ struct Cleaner::Private {
         const Size size{cleaned[0].width, cleaned[0].height};
         constexpr size_t kNoisyLuminance = 2, kCleanedLuminance = 3, kWeight = 4;
         const PlaneView<float> weight = s.plane(kWeight, size).view();
-        
         if (isMosaic()) {
             if (!findPointLights(noisy.planes[0], cleaned[0], strength, weight, s))
                 return;

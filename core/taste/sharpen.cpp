@@ -34,6 +34,7 @@ void extreme(PlaneView<const float> in, int r, PlaneView<float> out, const Pick 
         const float *i = in.row(y);
         float *a = across.row(y);
         std::copy_n(i, in.width, a);
+        std::copy_n(i, in.width, out.row(y)); // what stays near the border
         for (int k = 1; k <= r; ++k)
             for (int x = r; x < in.width - r; ++x)
                 a[x] = pick(a[x], pick(i[x - k], i[x + k]));

@@ -42,7 +42,7 @@ public:
     const Treatment &treatment() const;
     const FrameEdits &edits() const;
     bool isIdentity() const; ///< every sample stays as it is, to the last bit, hot pixels included
-    /// Everything besides the frame that decides about the samples; equal for equal results.
+    /// Everything besides the frame and its noise that decides about the samples; empty where nothing is done.
     const std::string &fingerprint() const;
     /// The same frame with the same corrections of the lens, and nothing else done to it.
     Cleaner untreated() const;
