@@ -42,7 +42,6 @@ AmountRow::AmountRow(const ParamInfo &info, const QString &unit, int decimals, Q
         grid->addWidget(w, row, column++);
     }
     connect(m_slider, &QSlider::sliderPressed, this, [this] { m_gesture.press(); });
-    connect(m_slider, &QSlider::sliderReleased, this, &AmountRow::released);
     connect(m_slider, &QSlider::valueChanged, this, [this](int position) {
         const double rounding = std::pow(10, m_field->decimals()), v = std::round(slidAt(position) * rounding) / rounding;
         const QSignalBlocker quiet(m_field);

@@ -29,7 +29,6 @@ public:
 
 signals:
     void changed(double value, int dragId); ///< by the user; steps of one drag share an id
-    void released();                        ///< the slider's handle
 
 private:
     double slidAt(int position) const;

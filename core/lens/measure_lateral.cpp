@@ -4,6 +4,7 @@
 #include "lens/sensor_lens.h"
 #include "raw/linearizer.h"
 #include "regions/grid.h"
+#include "render/cubic.h"
 
 #include <cmath>
 #include <cstdio>
@@ -79,18 +80,11 @@ Cells cellsOf(const Frame &frame, const RunContext &run)
 float sampled(const Plane<float> &p, double x, double y)
 {
     const int i = int(std::floor(x)), j = int(std::floor(y));
-    const auto weights = [](float t, float *w) {
-        w[0] = t * (-0.5f + t * (1 - 0.5f * t));
-        w[1] = 1 + t * t * (-2.5f + 1.5f * t);
-        w[2] = t * (0.5f + t * (2 - 1.5f * t));
-        w[3] = t * t * (-0.5f + 0.5f * t);
-    };
-    float wx[4], wy[4], sum = 0;
-    weights(float(x - i), wx);
-    weights(float(y - j), wy);
+    const auto wx = cubicWeights(float(x - i)), wy = cubicWeights(float(y - j));
+    float sum = 0;
     for (int v = 0; v < 4; ++v)
         for (int u = 0; u < 4; ++u)
-            sum += wy[v] * wx[u] * p.at(std::clamp(i + u - 1, 0, p.width() - 1), std::clamp(j + v - 1, 0, p.height() - 1));
+            sum += wy[size_t(v)] * wx[size_t(u)] * p.at(std::clamp(i + u - 1, 0, p.width() - 1), std::clamp(j + v - 1, 0, p.height() - 1));
     return sum;
 }
 

@@ -249,12 +249,13 @@ struct Cleaner::Private {
         for (const auto &m : methods)
             best = std::max(best, m ? m->bestTilePx() : 0);
         // Where further steps widen the halos, wider tiles waste less on them.
-        const int further = linearHaloPx() + detailHaloPx() + (treatment.taste.blotches > 0 ? kBlotchHaloPx : 0);
+        const int further = linearHaloPx() + detailHaloPx() + blotchHaloPx();
         return (best ? best : 640) + 2 * further;
     }
     /// What the steps on linear samples look at, which the steps on stabilised ones must fill.
     int linearHaloPx() const { return (lens ? lens->haloPx() : 0) + (sharpener ? sharpener->haloPx() : 0) + (grain ? kGrainHaloPx : 0); }
 
+    /// Of every region; drawn once a tile, for the widest rectangle that any of its steps looks at.
     std::vector<Plane<float>> masksOf(Rect where) const
     {
         std::vector<Plane<float>> masks;
@@ -267,7 +268,7 @@ struct Cleaner::Private {
     }
 
     /// Cleans with every pair of strengths that `finish` has places for, each place by its own.
-    void runMethods(const TileInput &in, Rect finish, const std::vector<Plane<float>> &masks, const TileOutput &out, Scratch &s) const
+    void runMethods(const TileInput &in, Rect finish, const Masks &masks, const TileOutput &out, Scratch &s) const
     {
         const int halo = (in.width() - finish.width) / 2, n = channels();
         const auto run = [&](const DenoiseMethod *method, const TileOutput &to) {
@@ -310,10 +311,13 @@ struct Cleaner::Private {
         }
     }
 
+    int blotchHaloPx() const { return treatment.taste.blotches > 0 ? kBlotchHaloPx : 0; }
+    /// Around what cleanStabilised() answers, without what the methods look at.
+    int stabilisedHaloPx() const { return kFinishHaloPx + blotchHaloPx() + detailHaloPx(); }
     int detailHaloPx() const { return details.empty() ? 0 : details.front().second.haloPx(); } // of one method, all alike
 
     /// Structure that the methods took is laid over `cleaned`, whose planes lie inside those of `wide` with detailHaloPx() to spare.
-    void giveBackDetail(const TileInput &noisy, const TileOutput &wide, Rect finish, const std::vector<Plane<float>> &masks, const TileOutput &cleaned, Scratch &s) const
+    void giveBackDetail(const TileInput &noisy, const TileOutput &wide, Rect finish, const Masks &masks, const TileOutput &cleaned, Scratch &s) const
     {
         const int halo = detailHaloPx(), n = channels();
         constexpr size_t kRemoved = 73, kFound = 76, kShare = 79;
@@ -345,10 +349,10 @@ struct Cleaner::Private {
     }
 
     /// The steps on stabilised samples. `out` are linear planes of `tile`, `noisyLuminance` one more where grain is kept.
-    void cleanStabilised(Rect tile, const TileOutput &out, PlaneView<float> noisyLuminance, Scratch &s) const
+    /// @param masks of tile.grownBy(stabilisedHaloPx())
+    void cleanStabilised(Rect tile, const Masks &masks, const TileOutput &out, PlaneView<float> noisyLuminance, Scratch &s) const
     {
-        const bool evens = treatment.taste.blotches > 0;
-        const int n = channels(), detailHalo = detailHaloPx(), blotchHalo = evens ? kBlotchHaloPx : 0;
+        const int n = channels(), detailHalo = detailHaloPx(), blotchHalo = blotchHaloPx();
         const Rect finish = tile.grownBy(kFinishHaloPx), evened = finish.grownBy(blotchHalo), cleanedRect = evened.grownBy(detailHalo), wide = cleanedRect.grownBy(methodHaloPx());
         constexpr size_t kNoisy = 60, kCleaned = 63, kEnergy = 66, kDetailed = 80; // beyond what any method uses
         TileInput in{{}, frame->cfa.shifted(wide.x, wide.y), isMosaic() ? nullptr : &noise->bands};
@@ -359,16 +363,15 @@ struct Cleaner::Private {
             in.planes[size_t(c)] = noisy;
             cleaned[size_t(c)] = s.plane(kCleaned + size_t(c), cleanedRect.size()).view();
         }
-        const std::vector<Plane<float>> masks = masksOf(cleanedRect);
         runMethods(in, cleanedRect, masks, cleaned, s);
         if (!details.empty()) {
             TileOutput detailed;
             for (int c = 0; c < n; ++c)
                 detailed[size_t(c)] = s.plane(kDetailed + size_t(c), evened.size()).view();
-            giveBackDetail(in.shrunkBy(methodHaloPx()), cleaned, evened, masksOf(evened), detailed, s);
+            giveBackDetail(in.shrunkBy(methodHaloPx()), cleaned, evened, shrunkBy(masks, detailHalo), detailed, s);
             cleaned = detailed;
         }
-        if (evens) {
+        if (blotchHalo > 0) {
             Plane<float> share(evened.size());
             RegionSet::brightness(*frame, {evened.x, evened.y}, 1, share.view());
             for (int y = 0; y < evened.height; ++y)
@@ -431,9 +434,12 @@ struct Cleaner::Private {
         for (size_t c = 0; c < linear.count; ++c)
             linear.planes[c] = s.plane(kLinear + c, wide.size()).view();
         const PlaneView<float> noisyLuminance = s.plane(kNoisyLuminance, wide.size()).view(), share = s.plane(kShare, wide.size()).view();
-        leavesNoise() ? copyUntreated(wide, linear.planes, 1) : cleanStabilised(wide, linear.planes, noisyLuminance, s);
+        const int masked = leavesNoise() ? 0 : stabilisedHaloPx();
+        const std::vector<Plane<float>> drawn = masksOf(wide.grownBy(masked));
+        const Masks all(drawn.begin(), drawn.end());
+        leavesNoise() ? copyUntreated(wide, linear.planes, 1) : cleanStabilised(wide, all, linear.planes, noisyLuminance, s);
         if (grain || sharpener) {
-            const std::vector<Plane<float>> masks = masksOf(wide);
+            const Masks masks = shrunkBy(all, masked);
             if (grain) {
                 variants.spread(masks, &PlaceSettings::grain, share);
                 keepGrain(linear, noisyLuminance, share, meanNoise, frame->cfa.shifted(wide.x, wide.y), neutral);
@@ -447,20 +453,15 @@ struct Cleaner::Private {
             mixUntreated(wide, linear.planes);
         }
         if (lens)
-            return finishWithLens(linear, tile, out, std::move(borrowed));
-        for (int c = 0; c < n; ++c)
-            for (int y = 0; y < tile.height; ++y) {
-                const float *v = linear.planes[size_t(c)].row(y + halo) + halo;
-                float *o = out.row(y) + c;
-                for (int x = 0; x < tile.width; ++x)
-                    o[x * n] = v[x];
-            }
-        scratch.give(std::move(borrowed));
-    }
-
-    void finishWithLens(const LinearTile &linear, Rect tile, PlaneView<float> out, std::unique_ptr<Scratch> borrowed)
-    {
-        lens->apply(linear, tile, out);
+            lens->apply(linear, tile, out);
+        else
+            for (int c = 0; c < n; ++c)
+                for (int y = 0; y < tile.height; ++y) {
+                    const float *v = linear.planes[size_t(c)].row(y + halo) + halo;
+                    float *o = out.row(y) + c;
+                    for (int x = 0; x < tile.width; ++x)
+                        o[x * n] = v[x];
+                }
         scratch.give(std::move(borrowed));
     }
 

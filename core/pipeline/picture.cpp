@@ -2,6 +2,7 @@
 #include "irenic/picture.h"
 
 #include "base/parallel.h"
+#include "render/cubic.h"
 #include "render/shows.h"
 #include "render/surroundings.h"
 
@@ -115,20 +116,12 @@ Result<RgbImage<float>> reduceStraight(const Cleaner &cleaner, const Developer &
 void sampleCubic(const RgbImage<float> &image, float x, float y, float *out)
 {
     const int i = int(std::floor(x)), j = int(std::floor(y));
-    const auto weights = [](float t, float *w) {
-        w[0] = t * (-0.5f + t * (1 - 0.5f * t));
-        w[1] = 1 + t * t * (-2.5f + 1.5f * t);
-        w[2] = t * (0.5f + t * (2 - 1.5f * t));
-        w[3] = t * t * (-0.5f + 0.5f * t);
-    };
-    float wx[4], wy[4];
-    weights(x - float(i), wx);
-    weights(y - float(j), wy);
+    const auto wx = cubicWeights(x - float(i)), wy = cubicWeights(y - float(j));
     out[0] = out[1] = out[2] = 0;
     for (int v = 0; v < 4; ++v) {
         const float *row = image.row(std::clamp(j + v - 1, 0, image.size.height - 1));
         for (int u = 0; u < 4; ++u) {
-            const float *p = row + 3 * std::clamp(i + u - 1, 0, image.size.width - 1), w = wy[v] * wx[u];
+            const float *p = row + 3 * std::clamp(i + u - 1, 0, image.size.width - 1), w = wy[size_t(v)] * wx[size_t(u)];
             for (int c = 0; c < 3; ++c)
                 out[c] += w * p[c];
         }

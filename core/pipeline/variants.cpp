@@ -32,7 +32,7 @@ namespace {
 
 /// Calls `give` with the share of the trial (0) and of every region (1, ...) at every place; later regions lie over earlier ones.
 template <class Give>
-void forShares(const std::vector<Plane<float>> &masks, int y, int width, const Give &give)
+void forShares(const Masks &masks, int y, int width, const Give &give)
 {
     for (int x = 0; x < width; ++x) {
         float left = 1;
@@ -47,7 +47,7 @@ void forShares(const std::vector<Plane<float>> &masks, int y, int width, const G
 
 } // namespace
 
-void Variants::weigh(const std::vector<Plane<float>> &masks, PlaneView<const float> ev, Size size, std::vector<Plane<float>> &out) const
+void Variants::weigh(const Masks &masks, PlaneView<const float> ev, Size size, std::vector<Plane<float>> &out) const
 {
     out.resize(m_list.size());
     for (Plane<float> &p : out) {
@@ -69,7 +69,7 @@ void Variants::weigh(const std::vector<Plane<float>> &masks, PlaneView<const flo
         });
 }
 
-void Variants::shareOf(const std::vector<Plane<float>> &masks, double PlaceSettings::*setting, double value, PlaneView<float> out) const
+void Variants::shareOf(const Masks &masks, double PlaceSettings::*setting, double value, PlaneView<float> out) const
 {
     for (int y = 0; y < out.height; ++y) {
         std::fill_n(out.row(y), out.width, 0.f);
@@ -77,7 +77,7 @@ void Variants::shareOf(const std::vector<Plane<float>> &masks, double PlaceSetti
     }
 }
 
-void Variants::spread(const std::vector<Plane<float>> &masks, double PlaceSettings::*value, PlaneView<float> out) const
+void Variants::spread(const Masks &masks, double PlaceSettings::*value, PlaneView<float> out) const
 {
     for (int y = 0; y < out.height; ++y) {
         std::fill_n(out.row(y), out.width, 0.f);

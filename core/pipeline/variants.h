@@ -17,6 +17,25 @@ struct Variant {
     bool operator==(const Variant &) const = default;
 };
 
+/// Weights of every region over one rectangle.
+struct Masks : std::vector<PlaneView<const float>> {
+    Masks() = default;
+    template <class It>
+    Masks(It first, It last)
+    {
+        for (; first != last; ++first)
+            push_back(first->view());
+    }
+};
+/// The same, with `px` less on every side.
+inline Masks shrunkBy(const Masks &masks, int px)
+{
+    Masks out;
+    for (const PlaneView<const float> &m : masks)
+        out.push_back(m.cut({px, px, m.width - 2 * px, m.height - 2 * px}));
+    return out;
+}
+
 /// Which strengths a treatment needs, and which places get how much of each.
 class Variants
 {
@@ -32,11 +51,11 @@ public:
     /// @param masks of every region, of the same places
     /// @param ev    brightness of the places; null where tones do not weigh
     /// @param out   a plane for every variant
-    void weigh(const std::vector<Plane<float>> &masks, PlaneView<const float> ev, Size size, std::vector<Plane<float>> &out) const;
+    void weigh(const Masks &masks, PlaneView<const float> ev, Size size, std::vector<Plane<float>> &out) const;
     /// The share of every place in settings that have that value.
-    void shareOf(const std::vector<Plane<float>> &masks, double PlaceSettings::*setting, double value, PlaneView<float> out) const;
+    void shareOf(const Masks &masks, double PlaceSettings::*setting, double value, PlaneView<float> out) const;
     /// One setting at every place.
-    void spread(const std::vector<Plane<float>> &masks, double PlaceSettings::*value, PlaneView<float> out) const;
+    void spread(const Masks &masks, double PlaceSettings::*value, PlaneView<float> out) const;
 
 private:
     std::vector<Variant> m_list;

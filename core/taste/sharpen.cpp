@@ -93,7 +93,7 @@ void Sharpener::blur(PlaneView<const float> in, const std::vector<float> &kernel
     }
 }
 
-void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop, PlaneView<float> *spared) const
+void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop) const
 {
     const Size size{amount.width, amount.height};
     Plane<float> luminance(size), estimate(size), blurred(size), ratio(size), low(size), high(size);
@@ -133,8 +133,6 @@ void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, c
                 const float t = std::clamp((range / sigma - m_smooth) / m_smooth, 0.f, 1.f);
                 structured = t * t * (3 - 2 * t);
             }
-            if (spared)
-                spared->row(y)[x] = structured;
             float sharp = b + amount.row(y)[x] * structured * (estimate.row(y)[x] - b);
             sharp = std::clamp(sharp, std::min(b, low.row(y)[x] - m_overshoot * range), std::max(b, high.row(y)[x] + m_overshoot * range));
             // The lift goes again: the same difference in linear light, over what light there is.

@@ -22,8 +22,7 @@ public:
     /// In place, right for samples at least haloPx() from the border.
     /// @param amount of every sample
     /// @param stop   once it is requested, what is left is thrown away
-    /// @param spared if not null: gets the share that smooth parts are sharpened with, 0 (spared) to 1
-    void sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop = {}, PlaneView<float> *spared = nullptr) const;
+    void sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop = {}) const;
 
 private:
     int convolutionReach() const { return int(m_kernel.size()) - 1; }
