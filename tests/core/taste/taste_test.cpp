@@ -7,6 +7,8 @@
 
 #include <QTest>
 
+#include <thread>
+
 using namespace irenic;
 using namespace irenic::test;
 
@@ -414,6 +416,51 @@ private slots:
         };
         const double before = ratioOf({"wavelet", 1, 1}), after = ratioOf(tasted("wavelet", 1, &Taste::sharpen, 1.5));
         QVERIFY2(std::abs(after / before - 1) < 0.01, qPrintable(QString::number(after / before)));
+    }
+
+    void meansStayWhateverIsAdded_data()
+    {
+        QTest::addColumn<QString>("name");
+        QTest::addColumn<double>("amount");
+        QTest::newRow("detail") << "detail" << 1.0;
+        QTest::newRow("grain") << "grain" << 1.0;
+        QTest::newRow("tones") << "luminance-shadows" << 2.0;
+    }
+    void meansStayWhateverIsAdded()
+    {
+        QFETCH(QString, name);
+        QFETCH(double, amount);
+        // Every colour of the scene, dark ones too: block means against the untreated frame, by the noise that such a mean has.
+        const Simulated s = simulate(makeScene({640, 480}), quiet(6400));
+        const Plane<float> none = cleaned(s, {"wavelet", 0, 0}), seasoned = cleaned(s, tasted("wavelet", 1, findTasteParam(name.toStdString())->value, amount));
+        double square = 0;
+        int n = 0;
+        for (int y = 0; y + 64 <= 480; y += 64)
+            for (int x = 0; x + 64 <= 640; x += 64, ++n) {
+                const Rect block{x, y, 64, 64};
+                const double before = meanOf(none.view(), block), sigma = double(s.truth.noise.sigmaAt(float(before))) / 64;
+                square += std::pow((meanOf(seasoned.view(), block) - before) / (sigma + 0.002 * before), 2);
+            }
+        QVERIFY2(std::sqrt(square / n) < 2, qPrintable(QString::number(std::sqrt(square / n))));
+    }
+
+    void cancelLeavesNothingWithEverythingOn()
+    {
+        const Simulated s = simulate(makeScene({640, 480}), quiet(6400));
+        const Everything e(s);
+        const Cleaner cleaner(s.frame, s.noise, e.treatment, e.edits);
+        std::stop_source stop;
+        stop.request_stop();
+        const auto stopped = cleaner.clean(s.frame->active, {1, stop.get_token(), {}});
+        QVERIFY(!stopped && stopped.error().code == ErrorCode::Cancelled);
+        std::stop_source later;
+        std::thread stopper([&] {
+            std::this_thread::sleep_for(std::chrono::milliseconds(60));
+            later.request_stop();
+        });
+        const auto result = cleaner.clean(s.frame->active, {2, later.get_token(), {}});
+        stopper.join();
+        QVERIFY(!result && result.error().code == ErrorCode::Cancelled); // the whole takes seconds
     }
 
     void regionsHoldTheirOwnStrengths()
