@@ -182,6 +182,8 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
         lens.from += (lens.from.empty() ? "" : "; ") + measured.value().from;
     }
     lens.shape = *shapeFromName(a.shape);
+    if (a.fringes)
+        lens.fringes = *a.fringes;
     return lens;
 }
 

@@ -31,6 +31,7 @@ struct CleanArguments {
     std::string lens;                 ///< a file of docs/lens.md, in place of a profile
     std::string lensName;             ///< of a profile, in place of what the file names
     bool measureLateral = false;
+    std::optional<double> fringes;
     std::string shape = "largest";
     std::string recipe; ///< file, or a picture that was exported; in place of method and strengths
     std::string format = "auto";

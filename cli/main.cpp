@@ -68,6 +68,7 @@ int main(int argc, char **argv)
         tastes.push_back(cleanCommand->add_option(std::string("--") + p.info.name, c.taste.*p.value, p.info.help)->capture_default_str());
     cleanCommand->add_option("--regions", c.regions, "A file of regions, whose strengths hold inside them");
     cleanCommand->add_option("--correct", c.correct, "Lens faults to undo: lateral, vignetting, distortion; by a profile of the lens that the file names")->delimiter(',');
+    cleanCommand->add_option("--fringes", c.fringes, "Share of the coloured fringes at edges that is taken off, 0 to 1; linear DNG, TIFF and proofs")->check(CLI::Range(0., 1.));
     cleanCommand->add_option("--lens", c.lens, "A file of lens corrections, in place of a profile");
     cleanCommand->add_option("--lens-name", c.lensName, "Name of the lens whose profile is to be used")->excludes("--lens");
     cleanCommand->add_flag("--measure-lateral", c.measureLateral, "Lateral aberration as measured on each frame");
@@ -98,7 +99,7 @@ int main(int argc, char **argv)
     CLI::App *stripCommand = app.add_subcommand("strip", "Write trials at one spot, side by side, as a labelled PNG");
     stripCommand->add_option("file", s.file, "Photograph")->required();
     stripCommand->add_option("--spot", s.spot, "X,Y,WIDTH,HEIGHT in pixels of the upright picture")->required();
-    stripCommand->add_option("--trial", s.trials, "METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR; once for every trial")->required()->take_all();
+    stripCommand->add_option("--trial", s.trials, "METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR, then ,NAME=VALUE for seasoning; once for every trial")->required()->take_all();
     stripCommand->add_option("--out", s.out, "PNG to write; an existing file is not replaced")->required();
     stripCommand->add_option("--zoom", s.zoom, "Screen pixels per picture pixel")->check(CLI::Range(1, 8))->capture_default_str();
     stripCommand->add_option("--push", s.pushEv, "Exposure lift for looking, EV")->check(CLI::Range(-2., 6.));

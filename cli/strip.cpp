@@ -40,13 +40,15 @@ std::optional<T> number(const std::string &text)
 
 Error badTrial(const std::string &text, const std::string &why)
 {
-    return {ErrorCode::BadParameter, "The trial \"" + text + "\" " + why + "; it must be METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR.", {}};
+    return {ErrorCode::BadParameter, "The trial \"" + text + "\" " + why + "; it must be METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR, and may go on with ,NAME=VALUE (see: irenic-cli methods).", {}};
 }
 
-/// METHOD[:LUMINANCE[:COLOUR]]; strengths that are left out are the frame's own suggestion, and one stands for both.
+/// METHOD[:LUMINANCE[:COLOUR]][,NAME=VALUE ...]; strengths that are left out are the frame's own suggestion, and one stands for both. Names are those
+/// of the seasoning.
 Result<Treatment> trialFrom(const std::string &text, const NoiseReport &noise)
 {
-    const auto parts = split(text, ':');
+    const auto pieces = split(text, ',');
+    const auto parts = split(pieces[0], ':');
     if (!findMethod(parts[0]))
         return badTrial(text, "names no method");
     if (parts.size() > 3)
@@ -60,9 +62,27 @@ Result<Treatment> trialFrom(const std::string &text, const NoiseReport &noise)
             t.luminance = *value;
         t.colour = *value;
     }
+    for (size_t i = 1; i < pieces.size(); ++i) {
+        const auto setting = split(pieces[i], '=');
+        const TasteParam *param = findTasteParam(setting[0]);
+        const auto value = setting.size() == 2 ? number<double>(setting[1]) : std::nullopt;
+        if (!param || !value)
+            return badTrial(text, "has a setting that cannot be understood (" + pieces[i] + ")");
+        t.taste.*param->value = *value;
+    }
     if (const Status s = validate(t); !s)
         return s.error();
     return t;
+}
+
+/// ", detail 0.50" for what is set.
+QString tasteWords(const Taste &taste)
+{
+    QString words;
+    for (const TasteParam &p : kTasteParams)
+        if (taste.*p.value != p.info.suggested)
+            words += QStringLiteral(", %1 %2").arg(QString::fromUtf8(p.info.name)).arg(taste.*p.value, 0, 'f', 2);
+    return words;
 }
 
 Result<Rect> spotFrom(const std::string &text, Size picture)
@@ -110,7 +130,7 @@ Status writeSheet(const StripArguments &a)
         const Result<Treatment> t = trialFrom(text, *noise);
         if (!t)
             return t.error();
-        columns.push_back({t.value(), QStringLiteral("%1  %2").arg(trialLetter(int(columns.size()) - a.untreated), treatmentWords(t.value()))});
+        columns.push_back({t.value(), QStringLiteral("%1  %2").arg(trialLetter(int(columns.size()) - a.untreated), treatmentWords(t.value()) + tasteWords(t.value().taste))});
     }
     ComparisonSheet sheet;
     sheet.title = QStringLiteral("%1   ISO %2").arg(QString::fromStdString(frame.value()->file.stem().string())).arg(frame.value()->shooting.iso);

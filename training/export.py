@@ -11,7 +11,7 @@ import zlib
 
 import torch
 
-from network import WIDTHS
+from network import widths_of
 
 ORDER = ["enter", "down.0.first", "down.0.second", "down.1.first", "down.1.second", "shrink.0", "shrink.1",
          "bottom.0.first", "bottom.0.second", "bottom.1.first", "bottom.1.second", "grow.0", "grow.1",
@@ -22,7 +22,7 @@ def main():
     state = torch.load(sys.argv[1], map_location="cpu")
     payload = b"".join(state["average"][name + ".weight"].numpy().astype("<f2").tobytes() for name in ORDER)
     with open(sys.argv[2], "wb") as file:
-        file.write(b"IRENUNET" + struct.pack("<6I", 1, *WIDTHS, len(payload) // 2, zlib.crc32(payload)) + payload)
+        file.write(b"IRENUNET" + struct.pack("<6I", 1, *widths_of(state["average"]), len(payload) // 2, zlib.crc32(payload)) + payload)
     if len(sys.argv) > 3:
         half = {part: {name: value.half() for name, value in state[part].items()} for part in ("network", "average")}
         torch.save({**half, "step": state["step"]}, sys.argv[3])

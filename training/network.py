@@ -56,3 +56,19 @@ class Network(nn.Module):
         x0 = self.up[1](torch.relu(nn.functional.interpolate(self.grow[1](x1), scale_factor=2) + x0))
         noise = self.leave(x0)
         return planes - (noise - local_mean(noise))
+
+
+def widths_of(state):
+    """The widths of the network that a state belongs to."""
+    return tuple(state[name].shape[0] for name in ("enter.weight", "shrink.0.weight", "shrink.1.weight"))
+
+
+def widened(state, widths):
+    """The state of a wider network that gives the same answers: what is new sees everything, and nothing listens to it yet
+    (after Chen, Goodfellow and Shlens, ICLR 2016)."""
+    wide = Network(widths).state_dict()
+    for name, old in state.items():
+        outputs, inputs = old.shape[:2]
+        wide[name][:outputs, inputs:] = 0
+        wide[name][:outputs, :inputs] = old
+    return wide

@@ -66,6 +66,29 @@ def texture(rng, side):
     return -(n - n.mean()) / (n.std() + 1e-9)
 
 
+def pattern(rng, side):
+    """Stripes, checks, dots or tiles of two to three colours that go on and on: float32, side x side x 3, like a scene."""
+    fine = 3
+    y, x = np.mgrid[0:side * fine, 0:side * fine].astype(np.float32) / fine
+    a = rng.choice([0, rng.uniform(0, np.pi)])
+    period = np.exp(rng.uniform(np.log(4), np.log(40), 2)) if rng.random() < 0.5 else np.exp(rng.uniform(np.log(4), np.log(40))) * np.ones(2)
+    u = (x * np.cos(a) + y * np.sin(a)) / period[0] + rng.random()
+    v = (y * np.cos(a) - x * np.sin(a)) / period[1] + rng.random()
+    kind, duty = rng.integers(4), rng.uniform(0.3, 0.7)
+    if kind == 0:
+        which = u % 1 < duty
+    elif kind == 1:
+        which = (u % 1 < 0.5) != (v % 1 < 0.5)
+    elif kind == 2:
+        which = np.hypot(u % 1 - 0.5, v % 1 - 0.5) < duty / 2
+    else:  # tiles and their joints, every second row moved
+        which = ((u + 0.5 * (np.floor(v) % 2)) % 1 < 0.15) | (v % 1 < 0.15)
+    two = colours(rng, 2)
+    picture = np.where(which[..., None], two[0], two[1])
+    picture = picture.reshape(side, fine, side, fine, 3).mean((1, 3)) * np.exp(rng.normal(0, 0.4) * (x[::fine, ::fine] / side - 0.5))[..., None]
+    return (picture * (0.2 / picture.mean())).astype(np.float32)
+
+
 def colours(rng, count):
     """Linear colours: a few hues a scene, mostly of low saturation, lightness log-normal."""
     hues = rng.uniform(0, 1, rng.integers(1, 5))

@@ -4,12 +4,27 @@ clipping and quantisation; then the generalised Anscombe transform, straight bel
 import numpy as np
 import torch
 
+from scenes import pattern
+
 
 def stabilise(signal, gain, variance):
     """core/pipeline/stabiliser.h, forward(): black is 0."""
     offset = 0.375 * gain * gain + variance
     root = torch.sqrt(offset)
     return torch.where(signal >= 0, 2 * signal / (torch.sqrt(gain * signal.clamp(min=0) + offset) + root), signal / root)
+
+
+def expected(signal, gain, variance):
+    """What stabilised samples are in the mean where the signal is this: the core's way back, which undoes the bend of the transform for
+    the noise that was taken away (core/pipeline/stabiliser.h, inverse()), turned about by Newton's method."""
+    root = torch.sqrt(0.375 * gain * gain + variance)
+    back = lambda s: torch.where(s >= 0, s * (root + s * gain / 4), s * root)
+    mean_back = lambda s: back(s) * (2 / 3) + (back(s + 3 ** 0.5) + back(s - 3 ** 0.5)) / 6
+    s = stabilise(signal, gain, variance)
+    for _ in range(6):
+        rise = (mean_back(s + 0.01) - mean_back(s - 0.01)) / 0.02
+        s = s - (mean_back(s) - signal) / rise
+    return s
 
 
 def pack(mosaic):
@@ -19,7 +34,7 @@ def pack(mosaic):
 
 def augment(scene, side, rng):
     """A crop of a scene as another camera might see it under other light: float32, side x side x 3, camera channels."""
-    zoom = int(rng.choice([1, 1, 1, 2]))
+    zoom = min(int(rng.choice([1, 1, 2, 2, 3])), scene.shape[0] // side)
     need = side * zoom
     y, x = rng.integers(0, scene.shape[0] - need + 1), rng.integers(0, scene.shape[1] - need + 1)
     crop = scene[y:y + need, x:x + need].astype(np.float32)
@@ -30,6 +45,15 @@ def augment(scene, side, rng):
     crop = np.rot90(crop, rng.integers(4))[..., rng.permutation(3)]
     if rng.random() < 0.08:  # nothing but noise: nothing must be made of it
         crop = np.broadcast_to(crop.mean((0, 1)), crop.shape)
+    if rng.random() < 0.07:
+        crop = pattern(rng, side)
+    # Things of one scene differ in brightness more than in colour, and the finer the more so.
+    grey = crop.mean(2, keepdims=True)
+    colour = (crop - grey) * np.float32(rng.beta(1.3, 1.5))
+    for _ in range(int(rng.choice([0, 0, 0, 1, 2, 4]))):
+        for axis in (0, 1):
+            colour = (np.roll(colour, 1, axis) + 2 * colour + np.roll(colour, -1, axis)) / 4
+    crop = np.maximum(grey + colour, 0)
     mix = np.eye(3, dtype=np.float32) * (1 - 0.35) + rng.dirichlet((1, 1, 1), 3).astype(np.float32) * 0.35
     balance = np.array([1 / rng.uniform(1.0, 2.6), 1, 1 / rng.uniform(1.0, 2.6)], np.float32)
     return (crop @ mix.T) * balance * np.float32(np.exp(rng.uniform(np.log(0.03), np.log(3))))
@@ -59,4 +83,4 @@ def shoot(camera, rng, generator, gain=None):
     # Noise is measured, not known.
     error = torch.from_numpy(np.where(rng.random((n, 1, 1)) < 0.5, 1, np.exp(rng.normal(0, 0.1, (n, 1, 1))))).float() ** 2
     believed_gain, believed_variance = gain * error, variance * error + step * step / 12
-    return pack(stabilise(signal, believed_gain, believed_variance)), pack(stabilise(clean, believed_gain, believed_variance))
+    return pack(stabilise(signal, believed_gain, believed_variance)), pack(expected(clean, believed_gain, believed_variance))

@@ -17,13 +17,14 @@ from pathlib import Path
 import numpy as np
 import torch
 
-from network import Network
+from network import WIDTHS, Network, widened, widths_of
 from scenes import SIDE, scene
 from sensor import augment, shoot
 
 BATCH, CROP = 16, 128  # sensor pixels
 HELD_OUT = 24
 AVERAGING = 0.998
+SCENES = None  # for processes of crops()
 GAINS = {"low": 2e-4, "middle": 1.5e-3, "high": 8e-3, "extreme": 3e-2}
 
 
@@ -42,6 +43,12 @@ def load_scenes(folder, count):
     with Pool(2) as pool:
         files = pool.map(scene_file, [(folder, seed) for seed in range(count)], chunksize=4)
     return np.stack([np.load(f) for f in files])
+
+
+def crops(step):
+    """The clean camera pictures of a step; made beside the training."""
+    rng = np.random.default_rng([1000, step])
+    return np.stack([augment(SCENES[i], CROP, rng) for i in rng.integers(0, len(SCENES), BATCH)])
 
 
 def validate(network, scenes):
@@ -68,35 +75,40 @@ def main():
     parser.add_argument("--settle", action="store_true", help="let the learning rate fall to nothing over this run")
     parser.add_argument("--resume", action="store_true")
     parser.add_argument("--from", dest="start", type=Path, help="checkpoint to go on from")
+    parser.add_argument("--widths", type=int, nargs=3, default=WIDTHS, help="channels of the three levels; a narrower checkpoint is widened")
     parser.add_argument("--threads", type=int, default=2)
     args = parser.parse_args()
     torch.set_num_threads(args.threads)  # Debian's torch starts with one
     torch.manual_seed(7)
     scenes = load_scenes(args.work / "scenes", args.scenes)
-    held_out, scenes = scenes[:HELD_OUT], scenes[HELD_OUT:]
-    network, average = Network().to(memory_format=torch.channels_last), Network()  # a quarter faster
+    global SCENES
+    held_out, SCENES = scenes[:HELD_OUT], scenes[HELD_OUT:]
+    maker = Pool(1)
+    network, average = Network(args.widths).to(memory_format=torch.channels_last), Network(args.widths)  # a quarter faster
     optimiser = torch.optim.Adam(network.parameters(), lr=args.rate)
-    checkpoint, step = args.start or args.work / "checkpoint.pt", 0
+    checkpoint, step, warm = args.start or args.work / "checkpoint.pt", 0, 300
     if args.resume or args.start:
         state = torch.load(checkpoint)
-        network.load_state_dict(state["network"])
-        if "optimiser" in state:  # a kept checkpoint has none: a few hundred steps make it up
+        network.load_state_dict(widened(state["network"], args.widths))
+        if "optimiser" in state and widths_of(state["network"]) == tuple(args.widths):  # a kept checkpoint has none: a few hundred steps make it up
             optimiser.load_state_dict(state["optimiser"])
-        average.load_state_dict(state["average"])
+            warm = 1
+        average.load_state_dict(widened(state["average"], args.widths))
         step = state["step"]
     else:
         average.load_state_dict(network.state_dict())
     record = open(args.work / "record.csv", "a", newline="")
     writer = csv.writer(record)
     rng, generator = np.random.default_rng(1000 + step), torch.Generator().manual_seed(1000 + step)
-    started, losses = time.time(), []
+    started, began, losses = time.time(), step, []
+    ahead = maker.apply_async(crops, (step,))
     done = lambda: (time.time() - started) / (60 * args.minutes)
     while done() < 1:
-        rate = args.rate * min(1, (step + 1) / 300) * (np.cos(np.pi / 2 * done()) ** 2 if args.settle else 1)
+        rate = args.rate * min(1, (step - began + 1) / warm) * (np.cos(np.pi / 2 * done()) ** 2 if args.settle else 1)
         for group in optimiser.param_groups:
             group["lr"] = rate
-        chosen = rng.integers(0, len(scenes), BATCH)
-        camera = torch.from_numpy(np.stack([augment(scenes[i], CROP, rng) for i in chosen]))
+        camera = torch.from_numpy(ahead.get())
+        ahead = maker.apply_async(crops, (step + 1,))
         noisy, clean = shoot(camera, rng, generator)
         # Charbonnier: square near nothing, absolute where an edge was missed.
         loss = torch.sqrt((network(noisy.contiguous(memory_format=torch.channels_last), torch.ones(BATCH, 1, 1, 1)) - clean) ** 2 + 1e-2).mean()

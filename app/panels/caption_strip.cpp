@@ -23,7 +23,8 @@ constexpr int kFirstRow = 2, kReadingRow = 8;                ///< of the grid
 /// What the pages hold beside the strengths and the curve of the tones.
 constexpr std::pair<CaptionStrip::Page, double Taste::*> kPageRows[] = {
     {CaptionStrip::Page::Finish, &Taste::detail},      {CaptionStrip::Page::Finish, &Taste::grain},
-    {CaptionStrip::Page::Finish, &Taste::mix},         {CaptionStrip::Page::Tones, &Taste::blotches},
+    {CaptionStrip::Page::Finish, &Taste::mix},         {CaptionStrip::Page::Finish, &Taste::blocks},
+    {CaptionStrip::Page::Tones, &Taste::blotches},
     {CaptionStrip::Page::Sharpen, &Taste::sharpen},    {CaptionStrip::Page::Sharpen, &Taste::radiusPx},
     {CaptionStrip::Page::Sharpen, &Taste::smoothProtection}, {CaptionStrip::Page::Sharpen, &Taste::edgeProtection},
 };
@@ -130,7 +131,7 @@ void CaptionStrip::arrange()
     setFixedHeight(m_folded ? kFoldedPx : kUnfoldedPx + std::max(0, further) * kRowPx);
     for (const Row &row : m_rows)
         for (QWidget *w : row.widgets())
-            w->setVisible(!m_folded && row.page == m_page);
+            w->setVisible(!m_folded && isOffered(row));
     for (QPushButton *tab : m_tabs)
         if (tab)
             tab->setVisible(!m_folded);
@@ -183,7 +184,7 @@ int CaptionStrip::pageRows() const
 {
     if (m_page == Page::Tones) // the curve is as high as four
         return 4;
-    return int(std::count_if(m_rows.begin(), m_rows.end(), [this](const Row &row) { return row.page == m_page; }));
+    return int(std::count_if(m_rows.begin(), m_rows.end(), [this](const Row &row) { return isOffered(row); }));
 }
 
 void CaptionStrip::setHistogram(const std::optional<Histogram> &histogram)
@@ -266,6 +267,11 @@ CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, Page page, const
     const bool colour = &param == &kColourStrength;
     const double neutral = param.suggested;
     connect(row.slider, &StrengthSlider::strengthMoved, this, [this, taste, colour](double v, int id) { taste ? emit tasteChanged(taste, v, id) : emit strengthChanged(colour, v, id); });
+    if (taste && taste->value == &Taste::smoothProtection) {
+        connect(row.slider, &StrengthSlider::sliderPressed, this, [this] { emit sparingHeld(true); });
+        connect(row.slider, &StrengthSlider::sliderReleased, this, [this] { emit sparingHeld(false); });
+        row.slider->setToolTip(row.slider->toolTip() + tr("\nWhile it is held, what sharpening passes over lies under a pale veil (hold V)."));
+    }
     connect(row.slider, &StrengthSlider::suggestionRequested, this, [this, taste, neutral] { taste ? emit tasteChanged(taste, neutral, 0) : emit suggestionRequested(); });
     connect(row.field, &QDoubleSpinBox::valueChanged, this, [this, taste, colour](double v) { taste ? emit tasteChanged(taste, v, 0) : emit strengthChanged(colour, v, 0); });
     return row;
@@ -376,6 +382,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     for (const Row &row : m_rows)
         for (QWidget *w : row.widgets())
             w->setEnabled(frame != nullptr);
+    m_isJpeg = frame && frame->frame->jpeg;
     const Treatment t = frame ? frame->trials[size_t(m_number)] : Treatment();
     const Treatment suggested = frame ? frame->suggestedFor(m_number) : Treatment();
     m_shown = t;

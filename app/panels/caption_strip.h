@@ -51,6 +51,7 @@ public:
 signals:
     void strengthChanged(bool colour, double value, int dragId);
     void tasteChanged(const irenic::TasteParam *param, double value, int dragId);
+    void sparingHeld(bool held); ///< the slider is held that spares smooth parts from sharpening
     void pageChosen(irenic::CaptionStrip::Page page);
     void methodChosen(const QString &method, const QString &colourMethod); ///< an empty colour method: the same
     void suggestionRequested();
@@ -75,6 +76,7 @@ private:
         std::array<QWidget *, 3> widgets() const;
     };
     Row makeRow(const ParamInfo &param, Page page, const TasteParam *taste);
+    bool isOffered(const Row &row) const { return row.page == m_page && (m_isJpeg || !row.taste || row.taste->value != &Taste::blocks); }
     double valueOf(const Row &row, const Treatment &treatment) const;
     void makePages(QGridLayout *grid);
     void applyTones();
@@ -97,6 +99,7 @@ private:
     QLabel *m_reading = nullptr;
     QPushButton *m_method = nullptr;
     Treatment m_shown;
+    bool m_isJpeg = false; ///< what is shown: blocks can be softened
     QPushButton *m_keep = nullptr, *m_return = nullptr;
     std::vector<Row> m_rows;
     Page m_page = Page::Noise;

@@ -20,6 +20,7 @@ namespace {
 constexpr ParamInfo kRed{"lateral-red", "red", -5, 5, 0, "By how many thousandths the red picture is larger than the green one"};
 constexpr ParamInfo kBlue{"lateral-blue", "blue", -5, 5, 0, "By how many thousandths the blue picture is larger than the green one"};
 constexpr ParamInfo kFalloff{"falloff", "corners", 0, 90, 0, "How much less light the corners got than the middle"};
+constexpr ParamInfo kFringes{"fringes", "fringes", 0, 100, 0, "How much of the coloured fringes at strong edges is taken off; to be judged at 100 % and more"};
 constexpr ParamInfo kBend{"bend", "bend", -15, 15, 0, "How far the corners lie too far in (barrel, below 0) or too far out (pincushion)"};
 
 double sumOf(const LensCorrection::Polynomial &p)
@@ -36,7 +37,7 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
     auto *grid = new QGridLayout(this);
     grid->setColumnStretch(1, 1);
     grid->setHorizontalSpacing(8);
-    auto *words = new QLabel(tr("All off until it is asked for. Lateral aberration and vignetting are undone on the samples, in every file; distortion on the wall, in linear DNG, TIFF and proofs."));
+    auto *words = new QLabel(tr("All off until it is asked for. Lateral aberration and vignetting are undone on the samples, in every file; distortion and coloured fringes on the wall, in linear DNG, TIFF and proofs."));
     words->setWordWrap(true);
     grid->addWidget(words, 0, 0, 1, 3);
     m_name = new QLineEdit;
@@ -73,6 +74,7 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
     m_shape->setAccessibleName(tr("What becomes of the frame's border"));
     m_shape->addItems({tr("largest rectangle"), tr("original scale"), tr("everything, corners blank")});
     grid->addWidget(m_shape, grid->rowCount(), 0, 1, 3);
+    m_fringes = new AmountRow(kFringes, tr("%"), 0, grid, this);
     m_from = new QLabel;
     m_from->setObjectName(QStringLiteral("lensFrom"));
     m_from->setWordWrap(true);
@@ -97,6 +99,7 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
     connect(m_bend, &AmountRow::changed, this, [this](double v, int id) {
         set(tr("distortion"), [&](LensCorrection &l) { l.bent = {1, 0, v / 100, 0, 0}, l.distortion = true, l.from = "by hand"; }, id);
     });
+    connect(m_fringes, &AmountRow::changed, this, [this](double v, int id) { set(tr("coloured fringes"), [&](LensCorrection &l) { l.fringes = v / 100; }, id); });
     connect(m_measure, &QPushButton::clicked, this, &LensPanel::measure);
     connect(m_off, &QPushButton::clicked, this, [this] { m_session->changeLens({}, tr("lens corrections off")); });
     connect(session, &Session::currentChanged, this, &LensPanel::show);
@@ -159,8 +162,10 @@ void LensPanel::useProfile(int index)
     const LensProfile &p = m_profiles[size_t(index - 1)];
     set(tr("profile of the lens"), [&](LensCorrection &l) {
         const LensCorrection::Shape shape = l.shape;
+        const double fringes = l.fringes;
         l = p.correction;
         l.shape = shape;
+        l.fringes = fringes;
         l.lateral = p.hasLateral;
         l.vignetting = p.hasVignetting;
         l.distortion = p.hasDistortion;
@@ -206,7 +211,7 @@ void LensPanel::show()
     const LensCorrection l = f ? f->lens : LensCorrection();
     for (QWidget *w : {static_cast<QWidget *>(m_name), static_cast<QWidget *>(m_shape), static_cast<QWidget *>(m_lateral), static_cast<QWidget *>(m_vignetting), static_cast<QWidget *>(m_distortion)})
         w->setEnabled(f);
-    for (AmountRow *row : {m_red, m_blue, m_falloff, m_bend})
+    for (AmountRow *row : {m_red, m_blue, m_falloff, m_bend, m_fringes})
         row->setEnabled(f);
     m_measure->setEnabled(f && !m_measuring);
     m_measure->setText(m_measuring ? tr("Measuring ...") : tr("Measure on this frame"));
@@ -217,6 +222,7 @@ void LensPanel::show()
     m_red->setValue((sumOf(l.red) - 1) * 1000);
     m_blue->setValue((sumOf(l.blue) - 1) * 1000);
     m_falloff->setValue(-100 * (l.falloff[0] + l.falloff[1] + l.falloff[2]));
+    m_fringes->setValue(100 * l.fringes);
     m_bend->setValue((sumOf(l.bent) - 1) * 100);
     m_shape->setCurrentIndex(int(l.shape));
     m_from->setText(l.from.empty() ? QString() : tr("From: %1").arg(QString::fromStdString(l.from)));

@@ -50,7 +50,7 @@ private:
     QLineEdit *m_name;
     QComboBox *m_profile, *m_shape;
     QCheckBox *m_lateral, *m_vignetting, *m_distortion;
-    AmountRow *m_red, *m_blue, *m_falloff, *m_bend;
+    AmountRow *m_red, *m_blue, *m_falloff, *m_bend, *m_fringes;
     QPushButton *m_measure, *m_off;
     QLabel *m_from;
 };

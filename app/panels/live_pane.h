@@ -30,6 +30,7 @@ public:
     void setContent(const Content &content);
     const Content &content() const { return m_content; }
     void setLook(const Look &look);
+    const Look &look() const { return m_look; }
     void setUrgency(int urgency) { m_urgency = urgency; } ///< of the next requests; lower is sooner
     void setWantsReadings(bool wants);
 

@@ -140,15 +140,11 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
         m_picking = false;
         m_pick->setChecked(false);
         applyTool();
-        const auto maps = frameMaps(f->frame, *f->noise);
         const StrokePoint p = storedPoint(*f, QPointF(at) + QPointF(0.5, 0.5));
-        const Rect &crop = f->frame->crop;
-        const auto place = [&](const Plane<float> &map) {
-            return map.at(std::clamp(int(p.x - float(crop.x)) / FrameMaps::kBlockPx, 0, map.width() - 1), std::clamp(int(p.y - float(crop.y)) / FrameMaps::kBlockPx, 0, map.height() - 1));
-        };
-        changePart(tr("colour of a region"), [&](MaskPart &part) {
-            part.a = place(maps->a);
-            part.b = place(maps->b);
+        const auto [a, b] = colourAt(f->frame, {int(p.x), int(p.y)});
+        changePart(tr("colour of a region"), [&, a = a, b = b](MaskPart &part) {
+            part.a = a;
+            part.b = b;
         });
     });
     show();

@@ -12,7 +12,7 @@ namespace irenic {
 
 namespace {
 
-constexpr Show kShows[] = {Show::Picture, Show::Removed, Show::Luminance, Show::Colour, Show::Clipping};
+constexpr Show kShows[] = {Show::Picture, Show::Removed, Show::Luminance, Show::Colour, Show::Spared, Show::Clipping};
 
 } // namespace
 
@@ -23,6 +23,7 @@ QString SpotBar::showWords(Show show)
     case Show::Removed: return tr("removed");
     case Show::Luminance: return tr("luminance only");
     case Show::Colour: return tr("colour only");
+    case Show::Spared: return tr("spared by sharpening");
     case Show::Clipping: return tr("clipping");
     }
     return {};

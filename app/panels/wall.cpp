@@ -200,6 +200,10 @@ void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
         m_session->setColumn(number);
         m_session->changeStrength(number, colour, value, dragId);
     });
+    connect(strip, &CaptionStrip::sparingHeld, this, [this, number](bool held) {
+        m_spared = held ? std::optional(number) : std::nullopt;
+        showContents();
+    });
     connect(strip, &CaptionStrip::tasteChanged, this, [this, number](const TasteParam *param, double value, int dragId) {
         m_session->setColumn(number);
         m_session->changeTaste(number, *param, value, dragId);
@@ -395,7 +399,10 @@ void Wall::showContents()
             p->setMessage(!f ? QString() : failed ? (c == 0 && row == 0 ? f->problem : QString()) : f->state == RollFrame::State::Ready ? tr("computing") : f->frame && f->state == RollFrame::State::Reading ? tr("measuring its noise") : tr("reading"));
             p->setUrgency((c - 1 == m_session->column() ? 0 : c + 1) + (row == m_session->row() ? 0 : 20));
             p->setWantsReadings(c <= m_trials && (c > 0 || (f && f->truth())));
-            p->setLook(c > m_trials ? guests : own);
+            Look look = c > m_trials ? guests : own;
+            if (m_spared && c == *m_spared + 1)
+                look.show = Show::Spared;
+            p->setLook(look);
             p->setContent(contentOf(c));
         }
     if (m_untreatedHeld)

@@ -111,6 +111,7 @@ private:
     CaptionStrip::Page m_page = CaptionStrip::Page::Noise;
     std::pair<std::weak_ptr<const Frame>, std::optional<Histogram>> m_histogram; ///< of the frame whose strips show it
     Tones m_tones = Tones::of(Tones::Wall::Mid);
+    std::optional<int> m_spared; ///< the trial whose sparing of smooth parts is held
     bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false;
     PaneTool m_tool = PaneTool::Move;
     double m_brushPx = 20;

@@ -91,6 +91,7 @@ void StrengthSlider::mousePressEvent(QMouseEvent *event)
     if (event->button() != Qt::LeftButton)
         return;
     m_gesture.press();
+    setSliderDown(true);
     // A press on the handle takes hold of it where it is.
     if (std::abs(event->position().x() - xOf(strength())) > kHandleWidth)
         mouseMoveEvent(event);
@@ -100,6 +101,12 @@ void StrengthSlider::mouseMoveEvent(QMouseEvent *event)
 {
     if (event->buttons() & Qt::LeftButton)
         moveTo(m_min + (event->position().x() - kMargin) / (width() - 2 * kMargin) * (m_max - m_min), m_gesture.id());
+}
+
+void StrengthSlider::mouseReleaseEvent(QMouseEvent *event)
+{
+    if (event->button() == Qt::LeftButton)
+        setSliderDown(false);
 }
 
 void StrengthSlider::mouseDoubleClickEvent(QMouseEvent *)

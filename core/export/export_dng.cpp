@@ -311,7 +311,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     const Plane<uint16_t> *samples = &cleaned.samples;
     const bool straightens = options.format == ExportFormat::LinearDng || source.kind == FrameKind::Linear;
     const bool straightened = straightens && !Unbending(cleaner.edits().lens, source.crop).isStraight();
-    if (straightened || (straightens && source.kind == FrameKind::Mosaic)) {
+    if (straightens && (source.kind == FrameKind::Mosaic || cleaner.edits().lens.changesPicture())) {
         const auto linear = demosaiced(cleaner, stage(run, 0, share));
         if (!linear)
             return linear.error();

@@ -21,7 +21,7 @@ Look lookOf(const ExportOptions &options)
 Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunContext &run)
 {
     const Frame &frame = cleaner.frame();
-    if (!Unbending(cleaner.edits().lens, frame.crop).isStraight()) {
+    if (cleaner.edits().lens.changesPicture()) {
         const auto linear = demosaicRegion(cleaner, frame.crop, run);
         if (!linear)
             return linear.error();

@@ -37,7 +37,7 @@ std::string editsText(const Cleaner &cleaner)
     Json j = Json::object();
     if (e.regions && !e.regions->regions().empty() && cleaner.treatment().regions)
         j["regions"] = toJson(e.regions->regions());
-    if (e.lens.changesSamples() || e.lens.distortion)
+    if (e.lens.changesSamples() || e.lens.changesPicture())
         j["lens"] = toJson(e.lens);
     return j.empty() ? std::string() : j.dump();
 }

@@ -54,12 +54,14 @@ Status validate(const LensCorrection &lens)
         if (!(light >= 0.05 && light <= 4))
             return wrong("vignetting");
     }
+    if (!(lens.fringes >= 0 && lens.fringes <= 1))
+        return wrong("coloured fringes");
     return {};
 }
 
 Json toJson(const LensCorrection &l)
 {
-    return {{"lateral", l.lateral}, {"vignetting", l.vignetting}, {"distortion", l.distortion}, {"red", l.red}, {"blue", l.blue}, {"bent", l.bent}, {"falloff", l.falloff},
+    return {{"lateral", l.lateral}, {"vignetting", l.vignetting}, {"distortion", l.distortion}, {"red", l.red}, {"blue", l.blue}, {"bent", l.bent}, {"falloff", l.falloff}, {"fringes", l.fringes},
             {"shape", shapeName(l.shape)}, {"from", l.from}};
 }
 
@@ -77,6 +79,8 @@ LensCorrection lensFrom(const JsonReader &json)
         std::copy(falloff.begin(), falloff.end(), l.falloff.begin());
     else
         json.fail("falloff");
+    if (json.has("fringes")) // files from before there were any
+        l.fringes = json.number("fringes", 0, 1);
     l.shape = json.named<LensCorrection::Shape>("shape", shapeFromName);
     l.from = json.text("from");
     if (const Status s = validate(l); !s)

@@ -10,6 +10,7 @@
 #include "pipeline/stabiliser.h"
 #include "pipeline/variants.h"
 #include "raw/linearizer.h"
+#include "taste/blocks.h"
 #include "taste/blotches.h"
 #include "taste/detail.h"
 #include "taste/grain.h"
@@ -85,6 +86,7 @@ struct Cleaner::Private {
     Linearizer levels;
     std::vector<std::unique_ptr<DenoiseMethod>> methods; ///< one for every variant; null where it leaves the samples alone
     std::vector<std::pair<double, DetailFinder>> details; ///< one for every amount that some place asks for
+    std::optional<BlockSoftener> softener;
     std::optional<Sharpener> sharpener;
     std::optional<SensorLens> lens;
     std::array<Stabiliser, 4> stabilisers;
@@ -97,7 +99,8 @@ struct Cleaner::Private {
         : frame(std::move(f)), noise(std::move(n)), treatment(t), edits(e), variants(t, usedRegions()), levels(*frame),
           stabilisers{Stabiliser(noise->cells[0]), Stabiliser(noise->cells[1]), Stabiliser(noise->cells[2]), Stabiliser(noise->cells[3])}
     {
-        const bool leavesNoise = t.taste.mix == 0 || (t.taste.blotches == 0 && std::all_of(variants.list().begin(), variants.list().end(), [](const Variant &v) { return v.luminance == 0 && v.colour == 0; }));
+        const bool softens = t.taste.blocks > 0 && frame->jpeg;
+        const bool leavesNoise = t.taste.mix == 0 || (!softens && t.taste.blotches == 0 && std::all_of(variants.list().begin(), variants.list().end(), [](const Variant &v) { return v.luminance == 0 && v.colour == 0; }));
         const bool sharpens = variants.any(&PlaceSettings::sharpen);
         identity = leavesNoise && !sharpens && !edits.lens.changesSamples();
         if (!leavesNoise)
@@ -105,6 +108,8 @@ struct Cleaner::Private {
                 Treatment one{t.method, v.luminance, v.colour, t.colourMethod};
                 methods.push_back(one.isIdentity() ? nullptr : makeMethod(one));
             }
+        if (softens && !leavesNoise)
+            softener.emplace(*frame, t.taste.blocks);
         for (const PlaceSettings &p : variants.settings())
             if (!leavesNoise && p.detail > 0 && std::none_of(details.begin(), details.end(), [&](const auto &d) { return d.first == p.detail; }))
                 details.emplace_back(p.detail, DetailFinder(p.detail));
@@ -153,14 +158,34 @@ struct Cleaner::Private {
                     out.row(y)[x * n + c] = levels.linear(region.x + x, region.y + y, c);
     }
 
-    /// One stabilised colour plane over any rectangle, mirrored likewise.
-    void stabiliseColour(Rect region, int channel, PlaneView<float> out) const
+    /// A JPEG's linear colours without its blocks, over a rectangle of the active area.
+    std::array<Plane<float>, 3> softened(Rect region) const
+    {
+        std::array<Plane<float>, 3> planes{Plane<float>(region.size()), Plane<float>(region.size()), Plane<float>(region.size())};
+        softener->soften(region, {planes[0].view(), planes[1].view(), planes[2].view()});
+        for (size_t c = 0; c < 3; ++c) {
+            const std::vector<float> &decode = frame->encoding->decode[c];
+            for (int y = 0; y < region.height; ++y)
+                for (float *v = planes[c].row(y), *end = v + region.width; v < end; ++v) {
+                    const size_t i = std::min(size_t(*v), decode.size() - 2);
+                    *v = decode[i] + (decode[i + 1] - decode[i]) * (*v - float(i));
+                }
+        }
+        return planes;
+    }
+
+    /// One stabilised colour plane over any rectangle, mirrored at the border. `soft`, where there is one, holds linear samples of
+    /// what of the rectangle lies inside the active area.
+    void stabiliseColour(Rect region, int channel, const Plane<float> *soft, PlaneView<float> out) const
     {
         const Rect &a = frame->active;
+        const Rect inside = region.intersected(a);
         for (int y = 0; y < region.height; ++y) {
             const int sy = a.y + mirrored(region.y + y - a.y, a.height);
-            for (int x = 0; x < region.width; ++x)
-                out.row(y)[x] = stabilisers[size_t(channel)].forward(levels.linear(a.x + mirrored(region.x + x - a.x, a.width), sy, channel));
+            for (int x = 0; x < region.width; ++x) {
+                const int sx = a.x + mirrored(region.x + x - a.x, a.width);
+                out.row(y)[x] = stabilisers[size_t(channel)].forward(soft ? soft->at(sx - inside.x, sy - inside.y) : levels.linear(sx, sy, channel));
+            }
         }
     }
 
@@ -357,9 +382,12 @@ struct Cleaner::Private {
         constexpr size_t kNoisy = 60, kCleaned = 63, kEnergy = 66, kDetailed = 80; // beyond what any method uses
         TileInput in{{}, frame->cfa.shifted(wide.x, wide.y), isMosaic() ? nullptr : &noise->bands};
         TileOutput cleaned;
+        std::array<Plane<float>, 3> soft;
+        if (softener)
+            soft = softened(wide.intersected(frame->active));
         for (int c = 0; c < n; ++c) {
             const PlaneView<float> noisy = s.plane(kNoisy + size_t(c), {wide.width + kRowPaddingPx, wide.height}).view().cut({0, 0, wide.width, wide.height});
-            isMosaic() ? stabiliseMosaic(wide, noisy) : stabiliseColour(wide, c, noisy);
+            isMosaic() ? stabiliseMosaic(wide, noisy) : stabiliseColour(wide, c, softener ? &soft[size_t(c)] : nullptr, noisy);
             in.planes[size_t(c)] = noisy;
             cleaned[size_t(c)] = s.plane(kCleaned + size_t(c), cleanedRect.size()).view();
         }
@@ -421,15 +449,15 @@ struct Cleaner::Private {
         luminanceOf(linear, out);
     }
 
-    /// `out` holds channels() samples a pixel.
-    void cleanTile(Rect tile, const std::stop_token &stop, PlaneView<float> out)
+    /// `out` holds channels() samples a pixel; or, with `reachAlone`, one number: see Cleaner::sharpened().
+    void cleanTile(Rect tile, const std::stop_token &stop, PlaneView<float> out, bool reachAlone = false)
     {
         auto borrowed = scratch.take();
         Scratch &s = *borrowed;
         s.stop = stop;
         const int n = channels(), halo = linearHaloPx();
         const Rect wide = tile.grownBy(halo);
-        constexpr size_t kLinear = 86, kNoisyLuminance = 89, kShare = 90;
+        constexpr size_t kLinear = 86, kNoisyLuminance = 89, kShare = 90, kReached = 91;
         LinearTile linear{{}, size_t(n), wide};
         for (size_t c = 0; c < linear.count; ++c)
             linear.planes[c] = s.plane(kLinear + c, wide.size()).view();
@@ -447,14 +475,17 @@ struct Cleaner::Private {
             mixUntreated(wide, linear.planes);
             if (sharpener) {
                 variants.spread(masks, &PlaceSettings::sharpen, share);
-                sharpener->sharpen(linear, share, meanNoise, stop);
+                const PlaneView<float> reached = reachAlone ? s.plane(kReached, wide.size()).view() : PlaneView<float>();
+                sharpener->sharpen(linear, share, meanNoise, stop, reached);
+                if (reachAlone)
+                    copyRows(reached.cut({halo, halo, tile.width, tile.height}), out);
             }
         } else {
             mixUntreated(wide, linear.planes);
         }
-        if (lens)
+        if (lens && !reachAlone)
             lens->apply(linear, tile, out);
-        else
+        else if (!reachAlone)
             for (int c = 0; c < n; ++c)
                 for (int y = 0; y < tile.height; ++y) {
                     const float *v = linear.planes[size_t(c)].row(y + halo) + halo;
@@ -486,6 +517,22 @@ struct Cleaner::Private {
     {
         if (treatment.taste.mix < 1 && !leavesNoise())
             copyUntreated(where, planes, float(1 - treatment.taste.mix));
+    }
+
+    /// A region in tiles; `samples` a pixel.
+    Result<Plane<float>> inTiles(Rect region, int samples, bool reachAlone, const RunContext &run, int tilePx)
+    {
+        Plane<float> out({region.width * samples, region.height});
+        const Grid grid = tilePx > 0 ? Grid{(region.width + tilePx - 1) / tilePx, (region.height + tilePx - 1) / tilePx, tilePx, tilePx}
+                                     : gridFor(region.size(), bestTilePx(), run.threads);
+        const Status done = parallelFor(grid.across * grid.down, run, [&](int i) {
+            const Rect local = Rect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
+            if (!local.isEmpty())
+                cleanTile(local.movedBy(region.x, region.y), run.stop, out.view().cut({local.x * samples, local.y, local.width * samples, local.height}), reachAlone);
+        });
+        if (!done)
+            return done.error();
+        return out;
     }
 };
 
@@ -545,22 +592,23 @@ int Cleaner::bandRows() const
 Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tilePx) const
 {
     assert(d->frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
-    const int n = d->channels();
-    Plane<float> out({region.width * n, region.height});
     if (d->identity) {
+        Plane<float> out({region.width * d->channels(), region.height});
         d->copyLinear(region, out.view());
         return out;
     }
-    const Grid grid = tilePx > 0 ? Grid{(region.width + tilePx - 1) / tilePx, (region.height + tilePx - 1) / tilePx, tilePx, tilePx}
-                                 : gridFor(region.size(), d->bestTilePx(), run.threads);
-    const Status done = parallelFor(grid.across * grid.down, run, [&](int i) {
-        const Rect local = Rect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
-        if (!local.isEmpty())
-            d->cleanTile(local.movedBy(region.x, region.y), run.stop, out.view().cut({local.x * n, local.y, local.width * n, local.height}));
-    });
-    if (!done)
-        return done.error();
-    return out;
+    return d->inTiles(region, d->channels(), false, run, tilePx);
+}
+
+bool Cleaner::sharpens() const
+{
+    return d->sharpener.has_value();
+}
+
+Result<Plane<float>> Cleaner::sharpened(Rect region, const RunContext &run) const
+{
+    assert(sharpens() && d->frame->active.contains(region));
+    return d->inTiles(region, 1, true, run, 0);
 }
 
 Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run)

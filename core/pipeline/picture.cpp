@@ -7,6 +7,7 @@
 #include "render/surroundings.h"
 
 #include <cmath>
+#include <numeric>
 
 namespace irenic {
 
@@ -53,7 +54,7 @@ Result<Developer> developerFor(const Cleaner &cleaner, const Look &look, const R
         if (!surroundings)
             return cancelledError();
     }
-    return Developer(cleaner.frame(), look, std::move(surroundings));
+    return Developer(cleaner.frame(), look, std::move(surroundings), cleaner.edits().lens.fringes);
 }
 
 /// Strips of a region, each with its own halo, through one of the developer's functions.
@@ -155,6 +156,27 @@ Result<RgbImage<float>> unbent(const Unbending &unbending, Rect region, Rect cro
     return out;
 }
 
+/// What sharpening reaches, as a picture of the region at the reduction.
+Result<RgbImage<float>> reachOf(const Cleaner &cleaner, Rect region, int factor, const RunContext &run)
+{
+    const auto asItIs = [&](Rect part) -> Result<RgbImage<float>> {
+        const Result<Plane<float>> reach = cleaner.sharpened(part, run);
+        if (!reach)
+            return reach.error();
+        auto out = RgbImage<float>::ofSize({part.width / factor, part.height / factor});
+        for (int y = 0; y < out.size.height; ++y)
+            for (int x = 0; x < out.size.width; ++x) {
+                float sum = 0;
+                for (int v = 0; v < factor; ++v)
+                    sum = std::accumulate(reach.value().row(y * factor + v) + x * factor, reach.value().row(y * factor + v) + (x + 1) * factor, sum);
+                std::fill_n(out.row(y) + 3 * x, 3, sum / float(factor * factor));
+            }
+        return out;
+    };
+    const Unbending unbending(cleaner.edits().lens, cleaner.frame().crop);
+    return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, factor, run, asItIs);
+}
+
 } // namespace
 
 size_t CleanCache::bytesHeld() const
@@ -247,7 +269,7 @@ Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const
 
 Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, const RunContext &run)
 {
-    const Developer developer(cleaner.frame());
+    const Developer developer(cleaner.frame(), {}, nullptr, cleaner.edits().lens.fringes);
     const auto asItIs = [&](Rect part) {
         return inStrips(cleaner, developer, part, nullptr, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt) { return developer.cameraColours(samples, cfa); });
     };
@@ -278,6 +300,15 @@ Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int fac
     Result<RgbImage<float>> treated = develop(cleaner);
     if (!treated || look.show == Show::Picture)
         return treated;
+    if (look.show == Show::Spared) {
+        if (!cleaner.sharpens())
+            return treated;
+        const Result<RgbImage<float>> reach = reachOf(cleaner, region, factor, run);
+        if (!reach)
+            return reach.error();
+        showSpared(treated.value(), reach.value());
+        return treated;
+    }
     if (look.show != Show::Removed) {
         showOnly(treated.value(), look.show);
         return treated;

@@ -6,7 +6,8 @@ namespace irenic {
 namespace {
 
 // Sigma of luminance over the mid-tone. Below the first, the methods differ by less than a thousandth of luma SSIM; above
-// the second, BM3D leads by enough to be worth its time (docs/engine.md has the curves).
+// the second, the learned method leads on sensor samples, where its weights are there, and BM3D by enough to be worth its time on the rest
+// (docs/engine.md and docs/unet.md have the figures).
 constexpr float kLightNoise = 0.03f, kHeavyNoise = 0.06f;
 
 std::string percent(float v)
@@ -37,6 +38,8 @@ Suggestion suggestTreatment(const NoiseReport &noise)
         return {suggestedFor("wavelet", noise), measured + "light, so the quickest method loses nothing that shows."};
     if (grain < kHeavyNoise)
         return {suggestedFor("dct", noise), measured + "moderate, where sliding DCT keeps as much detail as slower methods."};
+    if (noise.bands.empty() && validate(Treatment{"unet"}))
+        return {suggestedFor("unet", noise), measured + "heavy, where the residual U-Net keeps the most detail, in less time than BM3D."};
     return {suggestedFor("bm3d", noise), measured + "heavy, where BM3D keeps the most detail and is worth its time."};
 }
 

@@ -34,6 +34,32 @@ uint16_t widened(uint8_t v)
 
 namespace {
 
+/// How a file was compressed, from its header; nothing where its layout is an unusual one.
+std::shared_ptr<const JpegCoding> codingOf(const jpeg_decompress_struct &info)
+{
+    const bool grey = info.jpeg_color_space == JCS_GRAYSCALE && info.num_components == 1;
+    if (!grey && !(info.jpeg_color_space == JCS_YCbCr && info.num_components == 3))
+        return nullptr;
+    JpegCoding coding;
+    coding.components = info.num_components;
+    for (int c = 0; c < info.num_components; ++c) {
+        const jpeg_component_info &component = info.comp_info[c];
+        const JQUANT_TBL *table = component.quant_table;
+        if (!table || (c > 0 && (component.h_samp_factor != 1 || component.v_samp_factor != 1)))
+            return nullptr;
+        for (size_t i = 0; i < 64; ++i) {
+            if (table->quantval[i] == 0)
+                return nullptr;
+            coding.steps[size_t(c)][i] = table->quantval[i];
+        }
+    }
+    if (!grey) {
+        coding.across = info.comp_info[0].h_samp_factor;
+        coding.down = info.comp_info[0].v_samp_factor;
+    }
+    return coding.across <= 2 && coding.down <= 2 ? std::make_shared<const JpegCoding>(coding) : nullptr;
+}
+
 /// Everything between setjmp and the decoder's return, with nothing in it that has a destructor.
 bool readJpegRows(jpeg_decompress_struct &info, JpegErrors &errors, FILE *in, DecodedPicture &picture)
 {
@@ -66,6 +92,7 @@ bool readJpegRows(jpeg_decompress_struct &info, JpegErrors &errors, FILE *in, De
         picture.profile.assign(icc, icc + length);
         std::free(icc);
     }
+    picture.jpeg = codingOf(info);
     jpeg_finish_decompress(&info);
     return true;
 }

@@ -101,6 +101,9 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
         for (int x = 0; x < p.size.width; ++x)
             for (int c = 0; c < 3; ++c)
                 frame->samples.at(3 * x + c, y) = p.samples[(size_t(y) * size_t(p.size.width) + size_t(x)) * size_t(p.channels) + size_t(p.channels == 3 ? c : 0)];
+    frame->jpeg = p.jpeg;
+    if (p.jpeg && p.jpeg->meanStep() >= kCoarseJpegStep)
+        frame->warnings.push_back("The JPEG is heavily compressed; a trial can soften its blocks before the method. The raw file would serve better.");
     readExif(file, *frame);
     frame->shooting.bitDepth = p.bits;
     auto encoding = std::make_shared<Encoding>(encodingOf(p.profile, p.channels));
@@ -109,6 +112,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
             return readError(ErrorCode::Unsupported, file, "has a colour profile that cannot be understood");
         frame->warnings.push_back("Its colour profile is more than curves and a matrix; the picture was converted to sRGB.");
         frame->shooting.bitDepth = 16;
+        frame->jpeg = nullptr; // its steps are not those of these numbers
         *encoding = encodingOf({}, 3);
     }
     frame->encoding = std::move(encoding);

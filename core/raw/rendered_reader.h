@@ -26,6 +26,7 @@ struct DecodedPicture {
     std::vector<uint16_t> samples; ///< interleaved
     std::vector<uint8_t> profile;
     std::vector<std::string> warnings;
+    std::shared_ptr<const JpegCoding> jpeg; ///< of a JPEG that codes brightness and colours apart
 };
 Result<DecodedPicture> decodeTiff(const std::filesystem::path &file);
 Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file);

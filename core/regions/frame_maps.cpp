@@ -128,6 +128,22 @@ void judge(const Plane<float> &finest, const Plane<float> &fine, const Plane<flo
 
 } // namespace
 
+std::array<float, 2> colourAt(const std::shared_ptr<const Frame> &frame, PixelAt at)
+{
+    const Rect &crop = frame->crop;
+    const int block = std::min({FrameMaps::kBlockPx, crop.width & ~1, crop.height & ~1});
+    if (block < 2)
+        return {0, 0};
+    const auto corner = [&](int v, int first, int length) { return first + std::clamp(v - first, 0, length / block * block - 1) / block * block; };
+    const Cleaner untreated(frame, std::make_shared<const NoiseReport>(), Treatment{methods().front().id, 0, 0});
+    const auto colour = developReducedRegion(untreated, {corner(at.x, crop.x, crop.width), corner(at.y, crop.y, crop.height), block, block}, block, {}, nullptr, {});
+    if (!colour)
+        return {0, 0};
+    const float *p = colour.value().row(0);
+    const Lab lab = labOf({double(p[0]), double(p[1]), double(p[2])});
+    return {float(lab[1]), float(lab[2])};
+}
+
 std::shared_ptr<const FrameMaps> frameMaps(const std::shared_ptr<const Frame> &frame, const NoiseReport &noise, const RunContext &run)
 {
     const std::lock_guard lock(frame->surroundings->mapsMutex);

@@ -11,43 +11,60 @@ namespace irenic {
 inline void boxMean(Plane<float> &plane, int r)
 {
     const Size size = plane.size();
-    std::vector<float> line;
-    const auto pass = [&](float *data, int n, ptrdiff_t step) {
-        line.assign(size_t(n), 0);
-        double sum = 0;
+    std::vector<float> line(size_t(size.width));
+    for (int y = 0; y < size.height; ++y) {
+        float *data = plane.row(y);
+        double sum = 0, share = 0;
         int a = 0, b = -1; // the window
-        for (int i = 0; i < n; ++i) {
-            for (; b < std::min(n - 1, i + r); ++b)
-                sum += double(data[(b + 1) * step]);
+        for (int i = 0; i < size.width; ++i) {
+            const int before = b - a;
+            for (; b < std::min(size.width - 1, i + r); ++b)
+                sum += double(data[b + 1]);
             for (; a < i - r; ++a)
-                sum -= double(data[a * step]);
-            line[size_t(i)] = float(sum / (b - a + 1));
+                sum -= double(data[a]);
+            if (b - a != before)
+                share = 1.0 / (b - a + 1);
+            line[size_t(i)] = float(sum * share);
         }
-        for (int i = 0; i < n; ++i)
-            data[i * step] = line[size_t(i)];
-    };
-    for (int y = 0; y < size.height; ++y)
-        pass(plane.row(y), size.width, 1);
-    for (int x = 0; x < size.width; ++x)
-        pass(plane.row(0) + x, size.height, plane.stride());
+        std::copy(line.begin(), line.end(), data);
+    }
+    // Down: all columns at once.
+    const Plane<float> across = plane.clone();
+    std::vector<double> sums(size_t(size.width), 0.0);
+    int a = 0, b = -1;
+    for (int y = 0; y < size.height; ++y) {
+        for (; b < std::min(size.height - 1, y + r); ++b)
+            for (int x = 0; x < size.width; ++x)
+                sums[size_t(x)] += double(across.row(b + 1)[x]);
+        for (; a < y - r; ++a)
+            for (int x = 0; x < size.width; ++x)
+                sums[size_t(x)] -= double(across.row(a)[x]);
+        const double share = 1.0 / (b - a + 1);
+        for (int x = 0; x < size.width; ++x)
+            plane.row(y)[x] = float(sums[size_t(x)] * share);
+    }
 }
 
-/// Between the middles of blocks, bilinear; the outermost go on beyond them.
-/// @param x, y in blocks, 0 at the corner of the first
-inline float sampleBlocks(const Plane<float> &plane, float x, float y)
-{
-    const auto node = [](float at, int n, int &i, float &f) {
+/// A place between two of `n` blocks in a line: the lower one, the next, and how far on it is.
+struct BlockPlace {
+    int low = 0, high = 0;
+    float share = 0;
+    /// @param at in blocks, 0 at the corner of the first; beyond the outermost middles they go on
+    BlockPlace(float at, int n)
+    {
         at = std::clamp(at - 0.5f, 0.f, float(n - 1));
-        i = std::min(int(at), std::max(0, n - 2));
-        f = n > 1 ? at - float(i) : 0;
-    };
-    int i = 0, j = 0;
-    float u = 0, v = 0;
-    node(x, plane.width(), i, u);
-    node(y, plane.height(), j, v);
-    const int in = std::min(i + 1, plane.width() - 1), jn = std::min(j + 1, plane.height() - 1);
-    const float top = plane.at(i, j) + (plane.at(in, j) - plane.at(i, j)) * u, bottom = plane.at(i, jn) + (plane.at(in, jn) - plane.at(i, jn)) * u;
-    return top + (bottom - top) * v;
+        low = std::min(int(at), std::max(0, n - 2));
+        high = std::min(low + 1, n - 1);
+        share = n > 1 ? at - float(low) : 0;
+    }
+};
+
+/// Bilinear.
+inline float sampleBlocks(const Plane<float> &plane, const BlockPlace &x, const BlockPlace &y)
+{
+    const float *a = plane.row(y.low), *b = plane.row(y.high);
+    const float top = a[x.low] + (a[x.high] - a[x.low]) * x.share, bottom = b[x.low] + (b[x.high] - b[x.low]) * x.share;
+    return top + (bottom - top) * y.share;
 }
 
 } // namespace irenic

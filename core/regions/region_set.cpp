@@ -3,6 +3,7 @@
 #include "raw/linearizer.h"
 #include "regions/grid.h"
 #include "regions/painted.h"
+#include "render/surroundings.h"
 
 #include <climits>
 #include <cmath>
@@ -14,6 +15,7 @@ namespace {
 constexpr int kBlock = FrameMaps::kBlockPx;
 constexpr int kBrightnessReachPx = 4;
 constexpr float kDarkestEv = -14;
+constexpr float kFineFeatherPx = 2 * kBlock; // below, blocks are too coarse
 constexpr int kGuideBlocks = 4;   // radius of the guided filter
 constexpr float kGuideEdgeEv = 0.3f; // what rises above this is an edge
 
@@ -24,18 +26,18 @@ float rising(float t)
 }
 
 /// How one part weighs places of some brightness (null where it does not matter), `step` apart.
-void weigh(const MaskPart &part, const FrameMaps *maps, const Plane<float> *ev, PixelAt corner, int step, PlaneView<float> out)
+void weigh(const MaskPart &part, const FrameMaps *maps, const Plane<float> *ev, PaintCache &painted, PixelAt corner, int step, PlaneView<float> out)
 {
-    for (int y = 0; y < out.height; ++y)
-        std::fill_n(out.row(y), out.width, 0.f);
     if (part.kind == MaskPart::Kind::Painted) {
-        paint(part.strokes, corner, step, out);
+        painted.paint(part.strokes, corner, step, out);
         return;
     }
     const float dx = part.to.x - part.from.x, dy = part.to.y - part.from.y, length = std::max(dx * dx + dy * dy, 1e-6f);
     const auto at = [&](int x, int y) {
         const float px = float(corner.x) + (float(x) + 0.5f) * float(step), py = float(corner.y) + (float(y) + 0.5f) * float(step);
-        const auto sampled = [&](const Plane<float> &map) { return sampleBlocks(map, (px - float(maps->crop.x)) / kBlock, (py - float(maps->crop.y)) / kBlock); };
+        const auto sampled = [&](const Plane<float> &map) {
+            return sampleBlocks(map, BlockPlace((px - float(maps->crop.x)) / kBlock, map.width()), BlockPlace((py - float(maps->crop.y)) / kBlock, map.height()));
+        };
         switch (part.kind) {
         case MaskPart::Kind::Gradient: return rising(1 - ((px - part.from.x) * dx + (py - part.from.y) * dy) / length);
         case MaskPart::Kind::Brightness: {
@@ -136,7 +138,7 @@ void RegionSet::sharp(const Region &region, PixelAt corner, int step, PlaneView<
     for (int y = 0; y < out.height; ++y)
         std::fill_n(out.row(y), out.width, 0.f);
     for (const MaskPart &p : region.parts) {
-        weigh(p, maps.get(), &ev, corner, step, weights.view());
+        weigh(p, maps.get(), &ev, m_frame->surroundings->painted, corner, step, weights.view());
         for (int y = 0; y < out.height; ++y) {
             float *o = out.row(y);
             const float *w = weights.row(y);
@@ -170,7 +172,7 @@ std::shared_ptr<const RegionSet::Coarse> RegionSet::coarse(size_t index) const
             c->mask.row(y)[x] = (fine.at(2 * x, 2 * y) + fine.at(2 * x + 1, 2 * y) + fine.at(2 * x, 2 * y + 1) + fine.at(2 * x + 1, 2 * y + 1)) / 4;
     // Three box means are near a Gaussian of that sigma.
     const int r = int(std::lround(region.featherPx / kBlock));
-    for (int i = 0; r > 0 && i < 3; ++i)
+    for (int i = 0; region.featherPx >= kFineFeatherPx && i < 3; ++i)
         boxMean(c->mask, r);
     if (region.followEdges > 0) { // He, Sun and Tang, IEEE Trans. Pattern Anal. Mach. Intell. 35(6), 2013, on a coarse grid
         Plane<float> ev(blocks), square(blocks), product(blocks), mask = c->mask.clone();
@@ -197,12 +199,32 @@ std::shared_ptr<const RegionSet::Coarse> RegionSet::coarse(size_t index) const
     return made = c;
 }
 
+/// The mask with a border that is softened by less than blocks can tell.
+void RegionSet::soft(const Region &region, PixelAt corner, int step, PlaneView<float> out) const
+{
+    const int r = int(std::lround(region.featherPx / step)), reach = 3 * r;
+    if (r == 0)
+        return sharp(region, corner, step, out);
+    Plane<float> wide({out.width + 2 * reach, out.height + 2 * reach});
+    sharp(region, {corner.x - reach * step, corner.y - reach * step}, step, wide.view());
+    for (int i = 0; i < 3; ++i) {
+        // In whole parts, so that running sums are exact and the bits do not depend on where they begin.
+        constexpr float kParts = 1 << 16;
+        for (int y = 0; y < wide.height(); ++y)
+            for (int x = 0; x < wide.width(); ++x)
+                wide.row(y)[x] = float(int(wide.row(y)[x] * kParts + 0.5f)) / kParts;
+        boxMean(wide, r);
+    }
+    for (int y = 0; y < out.height; ++y)
+        std::copy_n(wide.row(y + reach) + reach, out.width, out.row(y));
+}
+
 void RegionSet::mask(size_t index, PixelAt corner, int step, PlaneView<float> out) const
 {
     const Region &region = m_regions[index];
-    const bool feathers = region.featherPx >= kBlock / 2, follows = region.followEdges > 0;
+    const bool feathers = region.featherPx >= kFineFeatherPx, follows = region.followEdges > 0;
     if (!feathers)
-        sharp(region, corner, step, out);
+        soft(region, corner, step, out);
     if (!feathers && !follows)
         return;
     const auto c = coarse(index);
@@ -211,17 +233,22 @@ void RegionSet::mask(size_t index, PixelAt corner, int step, PlaneView<float> ou
         ev.reset({out.width, out.height});
         brightness(*m_frame, corner, step, ev.view());
     }
-    for (int y = 0; y < out.height; ++y)
+    std::vector<BlockPlace> columns;
+    for (int x = 0; x < out.width; ++x)
+        columns.emplace_back((float(corner.x - c->crop.x) + (float(x) + 0.5f) * float(step)) / kBlock, c->mask.width());
+    for (int y = 0; y < out.height; ++y) {
+        const BlockPlace row((float(corner.y - c->crop.y) + (float(y) + 0.5f) * float(step)) / kBlock, c->mask.height());
         for (int x = 0; x < out.width; ++x) {
-            const float bx = (float(corner.x - c->crop.x) + (float(x) + 0.5f) * float(step)) / kBlock, by = (float(corner.y - c->crop.y) + (float(y) + 0.5f) * float(step)) / kBlock;
             float &o = out.row(y)[x];
+            const BlockPlace &column = columns[size_t(x)];
             if (feathers)
-                o = sampleBlocks(c->mask, bx, by);
+                o = sampleBlocks(c->mask, column, row);
             if (follows) {
-                const float guided = std::clamp(sampleBlocks(c->slope, bx, by) * ev.at(x, y) + sampleBlocks(c->offset, bx, by), 0.f, 1.f);
+                const float guided = std::clamp(sampleBlocks(c->slope, column, row) * ev.at(x, y) + sampleBlocks(c->offset, column, row), 0.f, 1.f);
                 o += float(region.followEdges) * (guided - o);
             }
         }
+    }
 }
 
 const char *partName(MaskPart::Kind kind)

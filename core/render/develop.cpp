@@ -3,6 +3,7 @@
 
 #include "render/colour.h"
 #include "render/demosaic.h"
+#include "render/fringes.h"
 #include "render/surroundings.h"
 #include "render/white.h"
 
@@ -98,8 +99,8 @@ Developer::Developer(const ColourDescription &colour, double pushEv) : m_mosaic(
     useMatrix(c.matrix);
 }
 
-Developer::Developer(const Frame &frame, const Look &look, std::shared_ptr<const Surroundings> surroundings)
-    : m_mosaic(frame.kind == FrameKind::Mosaic), m_gain(1), m_look(look), m_surroundings(std::move(surroundings))
+Developer::Developer(const Frame &frame, const Look &look, std::shared_ptr<const Surroundings> surroundings, double fringes)
+    : m_mosaic(frame.kind == FrameKind::Mosaic), m_gain(1), m_fringes(float(fringes)), m_look(look), m_surroundings(std::move(surroundings))
 {
     assert(m_surroundings || !look.rendering.needsSurroundings());
     const Rendering &r = look.rendering;
@@ -156,7 +157,18 @@ void Developer::finishRow(float *rgb, int count, float x, float y, float step) c
     }
 }
 
+int Developer::haloPx() const
+{
+    return (m_mosaic ? kHaloPx : 0) + (m_fringes > 0 ? kFringeHaloPx : 0);
+}
+
 RgbImage<float> Developer::cameraColours(PlaneView<const float> samples, CfaPattern cfa) const
+{
+    auto colours = fullColour(samples, cfa);
+    return m_fringes > 0 ? withoutFringes(colours, m_balance, m_fringes) : colours;
+}
+
+RgbImage<float> Developer::fullColour(PlaneView<const float> samples, CfaPattern cfa) const
 {
     if (!m_mosaic) {
         auto same = RgbImage<float>::ofSize({samples.width / 3, samples.height});
@@ -182,21 +194,9 @@ RgbImage<float> Developer::cameraColours(PlaneView<const float> samples, CfaPatt
 
 RgbImage<float> Developer::develop(PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) const
 {
-    if (!m_mosaic)
-        return finished(samples, corner);
     auto out = cameraColours(samples, cfa);
     for (int y = 0; y < out.size.height; ++y)
         finishRow(out.row(y), out.size.width, float(corner.x) + 0.5f, float(corner.y + y) + 0.5f, 1);
-    return out;
-}
-
-RgbImage<float> Developer::finished(PlaneView<const float> samples, PixelAt corner) const
-{
-    auto out = RgbImage<float>::ofSize({samples.width / 3, samples.height});
-    for (int y = 0; y < samples.height; ++y) {
-        std::copy_n(samples.row(y), samples.width, out.row(y));
-        finishRow(out.row(y), out.size.width, float(corner.x) + 0.5f, float(corner.y + y) + 0.5f, 1);
-    }
     return out;
 }
 

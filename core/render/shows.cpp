@@ -55,4 +55,16 @@ void showRemoved(RgbImage<float> &untreated, const RgbImage<float> &treated)
         untreated.samples[i] = linearOf(kMidGrey + kRemovedGain * (encodedOf(untreated.samples[i]) - encodedOf(treated.samples[i])));
 }
 
+void showSpared(RgbImage<float> &picture, const RgbImage<float> &reach)
+{
+    constexpr float kVeil = 0.66f, kThrough = 0.3f; // its brightness, encoded, and how much of the picture's shines through
+    assert(picture.size == reach.size);
+    for (size_t i = 0; i + 2 < picture.samples.size(); i += 3) {
+        float *p = picture.samples.data() + i;
+        const float veiled = linearOf(kVeil + kThrough * (encodedOf(luminanceOf(p)) - kMidGrey)), spared = 1 - reach.samples[i];
+        for (int c = 0; c < 3; ++c)
+            p[c] += spared * (veiled - p[c]);
+    }
+}
+
 } // namespace irenic

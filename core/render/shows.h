@@ -11,4 +11,8 @@ void showOnly(RgbImage<float> &linear, Show show);
 /// Turns an untreated picture into what a treatment took from it. Both of one size, developed alike.
 void showRemoved(RgbImage<float> &untreated, const RgbImage<float> &treated);
 
+/// Lays a veil over what sharpening passes over.
+/// @param reach one weight a pixel, thrice: 1 where it works in full
+void showSpared(RgbImage<float> &picture, const RgbImage<float> &reach);
+
 } // namespace irenic

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/develop.h"
+#include "regions/painted.h"
 
 #include <memory>
 #include <mutex>
@@ -45,6 +46,7 @@ struct LazySurroundings {
     std::shared_ptr<const Surroundings> made;
     std::mutex mapsMutex;
     std::shared_ptr<const FrameMaps> maps; ///< see frameMaps()
+    PaintCache painted;
 };
 
 } // namespace irenic

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "taste/sharpen.h"
 
+#include "base/over_square.h"
+
 #include <cmath>
 
 namespace irenic {
@@ -23,31 +25,6 @@ std::vector<float> gaussian(float variance)
     for (float &v : half)
         v /= sum;
     return half;
-}
-
-/// Lowest or highest of (2 r + 1)^2 samples, right at least r from the border.
-template <class Pick>
-void extreme(PlaneView<const float> in, int r, PlaneView<float> out, const Pick &pick)
-{
-    Plane<float> across({in.width, in.height});
-    for (int y = 0; y < in.height; ++y) {
-        const float *i = in.row(y);
-        float *a = across.row(y);
-        std::copy_n(i, in.width, a);
-        std::copy_n(i, in.width, out.row(y)); // what stays near the border
-        for (int k = 1; k <= r; ++k)
-            for (int x = r; x < in.width - r; ++x)
-                a[x] = pick(a[x], pick(i[x - k], i[x + k]));
-    }
-    for (int y = r; y < in.height - r; ++y) {
-        float *o = out.row(y);
-        std::copy_n(across.row(y), in.width, o);
-        for (int k = 1; k <= r; ++k) {
-            const float *a = across.row(y - k), *b = across.row(y + k);
-            for (int x = 0; x < in.width; ++x)
-                o[x] = pick(o[x], pick(a[x], b[x]));
-        }
-    }
 }
 
 } // namespace
@@ -93,7 +70,7 @@ void Sharpener::blur(PlaneView<const float> in, const std::vector<float> &kernel
     }
 }
 
-void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop) const
+void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop, PlaneView<float> reached) const
 {
     const Size size{amount.width, amount.height};
     Plane<float> luminance(size), estimate(size), blurred(size), ratio(size), low(size), high(size);
@@ -121,8 +98,8 @@ void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, c
     else
         for (int y = 0; y < size.height; ++y)
             std::copy_n(luminance.row(y), size.width, before.row(y));
-    extreme(luminance.constView(), kRangeReachPx, low.view(), [](float a, float b) { return std::min(a, b); });
-    extreme(luminance.constView(), kRangeReachPx, high.view(), [](float a, float b) { return std::max(a, b); });
+    overSquare(luminance.constView(), kRangeReachPx, low.view(), [](float a, float b) { return std::min(a, b); });
+    overSquare(luminance.constView(), kRangeReachPx, high.view(), [](float a, float b) { return std::max(a, b); });
     const float share = luminanceSigmaShare(m_mosaic);
     for (int y = 0; y < size.height; ++y)
         for (int x = 0; x < size.width; ++x) {
@@ -133,6 +110,8 @@ void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, c
                 const float t = std::clamp((range / sigma - m_smooth) / m_smooth, 0.f, 1.f);
                 structured = t * t * (3 - 2 * t);
             }
+            if (reached.data)
+                reached.row(y)[x] = structured;
             float sharp = b + amount.row(y)[x] * structured * (estimate.row(y)[x] - b);
             sharp = std::clamp(sharp, std::min(b, low.row(y)[x] - m_overshoot * range), std::max(b, high.row(y)[x] + m_overshoot * range));
             // The lift goes again: the same difference in linear light, over what light there is.

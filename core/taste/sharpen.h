@@ -21,8 +21,9 @@ public:
     int haloPx() const;
     /// In place, right for samples at least haloPx() from the border.
     /// @param amount of every sample
-    /// @param stop   once it is requested, what is left is thrown away
-    void sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop = {}) const;
+    /// @param stop    once it is requested, what is left is thrown away
+    /// @param reached how far smooth parts let it work, 0 to 1; may be empty
+    void sharpen(const LinearTile &tile, PlaneView<const float> amount, const NoiseModel &noise, const std::stop_token &stop = {}, PlaneView<float> reached = {}) const;
 
 private:
     int convolutionReach() const { return int(m_kernel.size()) - 1; }

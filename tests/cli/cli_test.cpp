@@ -331,7 +331,7 @@ private slots:
     void aStripShowsTheSamePixelsAsTheExport()
     {
         const QString sheet = m_dir->filePath("sheet.png");
-        const Ran r = run("irenic-cli", {"strip", m_shot, "--spot", "40,60,90,70", "--trial", "dct:0.8", "--trial", "wavelet:0.5:1.2", "--trial", "bm3d", "--zoom", "1", "--out", sheet});
+        const Ran r = run("irenic-cli", {"strip", m_shot, "--spot", "40,60,90,70", "--trial", "dct:0.8", "--trial", "wavelet:0.5:1.2", "--trial", "bm3d:1:1,detail=0.5,sharpen=0.8", "--zoom", "1", "--out", sheet});
         QVERIFY2(r.status == 0, r.err.constData());
         const QImage drawn(sheet);
         QVERIFY(drawn.width() > 4 * 90 && drawn.height() > 70 + 40);
@@ -369,6 +369,9 @@ private slots:
         QTest::newRow("no method") << QStringList{"--spot", "0,0,50,50", "--trial", "magic:1"} << "magic";
         QTest::newRow("strength") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:strong"} << "no number";
         QTest::newRow("range") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:7"} << "luminance";
+        QTest::newRow("seasoning of no name") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,salt=1"} << "salt=1";
+        QTest::newRow("seasoning without a number") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,detail=much"} << "detail=much";
+        QTest::newRow("too much seasoning") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,detail=3"} << "detail";
     }
     void aStripThatCannotBeMadeSaysWhy()
     {

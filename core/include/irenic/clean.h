@@ -36,6 +36,11 @@ public:
     /// @param tilePx side of the tiles, >= 16, or 0 for what suits the method and the threads; a matter of speed alone
     Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = 0) const;
 
+    bool sharpens() const; ///< some place
+    /// What sharpening reaches over a region: 1 where it works in full, 0 where smooth parts are spared (Taste::smoothProtection). Only where
+    /// sharpens(). Fails only with Cancelled.
+    Result<Plane<float>> sharpened(Rect region, const RunContext &run = {}) const;
+
     const Frame &frame() const;
     std::shared_ptr<const Frame> sharedFrame() const;
     std::shared_ptr<const NoiseReport> sharedNoise() const;

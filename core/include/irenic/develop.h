@@ -25,6 +25,7 @@ enum class Show : uint8_t {
     Removed,   ///< untreated minus treated, amplified kRemovedGain times, around mid grey
     Luminance, ///< without its colours
     Colour,    ///< its colours alone, doubled, around mid grey
+    Spared,    ///< what sharpening passes over, under a pale veil; the picture itself where nothing is sharpened
     Clipping   ///< in pale greys, with blown lights white and what lies at or below black black; without push
 };
 inline constexpr float kRemovedGain = 4;
@@ -55,12 +56,13 @@ class Developer
 {
 public:
     /// @param surroundings of the frame; may be null where the look's rendering does not need them
-    explicit Developer(const Frame &frame, const Look &look = {}, std::shared_ptr<const Surroundings> surroundings = nullptr);
+    /// @param fringes share of the coloured fringes at edges that is taken off (see removeFringes()); not in developReduced()
+    explicit Developer(const Frame &frame, const Look &look = {}, std::shared_ptr<const Surroundings> surroundings = nullptr, double fringes = 0);
     explicit Developer(const ColourDescription &colour, double pushEv = 0); ///< for mosaics of that camera, as shot
 
-    /// Pixels needed around a developed region of a mosaic; none around full colour.
+    /// Pixels needed around a developed region for demosaicing; none around full colour.
     static constexpr int kHaloPx = 12;
-    int haloPx() const { return m_mosaic ? kHaloPx : 0; }
+    int haloPx() const; ///< with what fringes need
 
     /// Linear colours (0..1, clipped only above) of a region.
     /// @param samples linear samples of region.grownBy(haloPx()), Frame::channels() a pixel
@@ -76,7 +78,7 @@ public:
     RgbImage<float> developReduced(PlaneView<const float> samples, CfaPattern cfa, int factor, PixelAt corner = {}) const;
 
 private:
-    RgbImage<float> finished(PlaneView<const float> samples, PixelAt corner) const;
+    RgbImage<float> fullColour(PlaneView<const float> samples, CfaPattern cfa) const;
     void useMatrix(const Matrix3 &toSrgb);
     /// @param at   first pixel's place, `step` between pixels; stored pixels
     void finishRow(float *rgb, int count, float x, float y, float step) const;
@@ -84,7 +86,7 @@ private:
     std::array<float, 3> m_balance;
     std::array<float, 9> m_matrix;
     std::array<float, 3> m_luminance; ///< weights of the primaries
-    float m_gain, m_exposureGain = 1;
+    float m_gain, m_exposureGain = 1, m_fringes = 0;
     Look m_look;
     std::shared_ptr<const Surroundings> m_surroundings;
     std::vector<float> m_contrast; ///< curve over the square root of linear; empty where it is straight

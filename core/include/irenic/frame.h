@@ -72,6 +72,15 @@ enum class FrameKind : uint8_t {
     Rendered ///< red, green and blue as a picture file encodes them: TIFF, JPEG, PNG
 };
 
+/// How a JPEG was compressed (ITU-T T.81): what of the picture may have been lost.
+struct JpegCoding {
+    std::array<std::array<uint16_t, 64>, 3> steps{}; ///< quantisation of Y, Cb, Cr; row by row of the 8 x 8 frequencies
+    int across = 1, down = 1; ///< pixels of Y for one of Cb and Cr
+    int components = 3;       ///< 1 where there are no colours
+    double meanStep() const; ///< of Y's twenty lowest frequencies, 0 left out: 1 and less cannot be seen, 10 shows
+};
+inline constexpr double kCoarseJpegStep = 10; ///< from there on a JPEG is called heavily compressed
+
 /// How a rendered picture's numbers mean colour, as its profile says.
 struct Encoding {
     std::array<std::vector<float>, 3> decode; ///< 65536 linear values of red, green, blue; rising, 0 to 1
@@ -95,6 +104,7 @@ struct FrameFacts {
     CfaPattern cfa;           ///< of a mosaic: phase at its first sample
     Levels levels;            ///< of a linear frame, three blacks that do not repeat; of a rendered one, 0 and 65535
     std::shared_ptr<const Encoding> encoding; ///< of a rendered frame only
+    std::shared_ptr<const JpegCoding> jpeg;   ///< of a JPEG whose brightness and colours are coded apart; null otherwise
     std::string pattern;      ///< the sensor's pattern in words: "RGGB", "six by six"; empty where there is none
     ColourDescription colour;
     ShootingData shooting;

@@ -20,6 +20,7 @@ struct LensCorrection {
     };
 
     bool lateral = false, vignetting = false, distortion = false; ///< what is undone
+    double fringes = 0;                           ///< share of the coloured fringes at edges that is taken off
     Polynomial red = kStraight, blue = kStraight; ///< where light of that colour from a place at r of the green fell
     Polynomial bent = kStraight;                  ///< where light that belongs at r fell
     std::array<double, 3> falloff{};              ///< light at r: 1 + v1 r^2 + v2 r^4 + v3 r^6 of that in the middle
@@ -28,6 +29,7 @@ struct LensCorrection {
     bool operator==(const LensCorrection &) const = default;
 
     bool changesSamples() const { return lateral || vignetting; }
+    bool changesPicture() const { return fringes > 0 || (distortion && bent != kStraight); } ///< what takes full colour at every place
 };
 const char *shapeName(LensCorrection::Shape shape); ///< "largest", "original", "everything"
 std::optional<LensCorrection::Shape> shapeFromName(const std::string &name);

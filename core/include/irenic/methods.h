@@ -36,7 +36,7 @@ struct Treatment {
     /// Nothing is to be done: the samples stay as they are, to the last bit, hot pixels included.
     bool isIdentity() const
     {
-        const bool leavesNoise = taste.mix == 0 || (luminance == 0 && colour == 0 && taste.blotches == 0);
+        const bool leavesNoise = taste.mix == 0 || (luminance == 0 && colour == 0 && taste.blotches == 0 && taste.blocks == 0);
         return leavesNoise && taste.sharpen == 0;
     }
     bool isMixed() const { return !colourMethod.empty() && colourMethod != method; }

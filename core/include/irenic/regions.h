@@ -98,6 +98,9 @@ struct FrameMaps {
 /// Made when first asked for and kept with the frame; null where it was stopped.
 std::shared_ptr<const FrameMaps> frameMaps(const std::shared_ptr<const Frame> &frame, const NoiseReport &noise, const RunContext &run = {});
 
+/// CIE a*b*, as shot, of the block of a frame that a stored pixel lies in.
+std::array<float, 2> colourAt(const std::shared_ptr<const Frame> &frame, PixelAt at);
+
 /// The masks of a frame's regions. Immutable to its users; shared between threads.
 class RegionSet
 {
@@ -116,6 +119,7 @@ private:
     struct Coarse; ///< a whole mask on a grid, where it is feathered or follows edges
     std::shared_ptr<const Coarse> coarse(size_t region) const;
     void sharp(const Region &region, PixelAt corner, int step, PlaneView<float> out) const;
+    void soft(const Region &region, PixelAt corner, int step, PlaneView<float> out) const;
 
     std::shared_ptr<const Frame> m_frame;
     std::shared_ptr<const NoiseReport> m_noise;

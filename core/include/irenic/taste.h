@@ -28,6 +28,7 @@ struct Taste {
     double radiusPx = 0.8; ///< sigma of the blur that is undone
     double smoothProtection = 0.5; ///< keeps noise from being sharpened
     double edgeProtection = 0.8;   ///< keeps edges from overshooting
+    double blocks = 0;   ///< softens what JPEG left: blocks, and rings about edges; before the method
     bool operator==(const Taste &) const = default;
 
     bool weighsTones() const
@@ -55,6 +56,7 @@ inline constexpr std::array kTasteParams{
     TasteParam{{"sharpen-radius", "radius", 0.3, 2, 0.8, "Sigma of the blur that sharpening undoes, in pixels"}, &Taste::radiusPx},
     TasteParam{{"protect-smooth", "spare smooth", 0, 1, 0.5, "Keeps smooth parts, and the noise in them, from being sharpened"}, &Taste::smoothProtection},
     TasteParam{{"protect-edges", "spare edges", 0, 1, 0.8, "Keeps strong edges from getting halos"}, &Taste::edgeProtection},
+    TasteParam{{"blocks", "JPEG blocks", 0, 1, 0, "Softens the blocks and rings of a compressed JPEG before the method looks at it"}, &Taste::blocks},
 };
 /// Null where there is none of that name.
 const TasteParam *findTasteParam(const std::string &name);

@@ -111,6 +111,55 @@ private slots:
         QCOMPARE(image(1), before);
     }
 
+    void whatIsSparedIsShownWhileItsSliderIsHeld()
+    {
+        session()->changeTaste(1, *findTasteParam("sharpen"), 1);
+        m_window->wall()->setPage(CaptionStrip::Page::Sharpen);
+        settle();
+        const QImage before = image(2), other = image(1);
+        auto *s = slider(2, "protect-smooth");
+        QTest::mousePress(s, Qt::LeftButton, {}, {s->width() / 2, 10});
+        QTest::mouseMove(s, {s->width() / 2 + 12, 10});
+        settle();
+        QCOMPARE(pane(2)->look().show, Show::Spared);
+        QCOMPARE(pane(1)->look().show, Show::Picture);
+        QVERIFY(image(2) != before);
+        QCOMPARE(image(1), other);
+        QTest::mouseRelease(s, Qt::LeftButton, {}, {s->width() / 2 + 12, 10});
+        settle();
+        QCOMPARE(pane(2)->look().show, Show::Picture);
+        // By the keyboard: of every picture, for as long as V is down.
+        const QImage picture = image(2);
+        QTest::keyPress(m_window.get(), Qt::Key_V);
+        settle();
+        QVERIFY(image(2) != picture);
+        QCOMPARE(image(1), other); // which is not sharpened
+        QTest::keyRelease(m_window.get(), Qt::Key_V);
+        settle();
+        QCOMPARE(image(2), picture);
+    }
+
+    void blocksAreOfferedForJpegsAlone()
+    {
+        m_window->wall()->setPage(CaptionStrip::Page::Finish);
+        QApplication::processEvents();
+        QVERIFY(slider(1, "mix")->isVisible() && !slider(1, "blocks")->isVisible());
+        const QString jpeg = m_dir.filePath("small.jpg");
+        QVERIFY(image(1).save(jpeg, "JPG", 25));
+        m_window->open({jpeg});
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(1).state, RollFrame::State::Ready, kPatienceMs);
+        session()->setCurrent(1);
+        settle();
+        QVERIFY(slider(1, "blocks")->isVisible());
+        for (int c = 0; c <= 3; ++c)
+            QCOMPARE(strip(c)->height(), strip(1)->height());
+        const QImage before = image(1);
+        strip(1)->findChild<QDoubleSpinBox *>("blocksValue")->setValue(1);
+        settle();
+        QVERIFY(image(1) != before);
+        QCOMPARE(session()->frame(1).trials[0].taste.blocks, 1.0);
+    }
+
     void theCurveWeighsTones()
     {
         m_window->wall()->setPage(CaptionStrip::Page::Tones);
@@ -232,6 +281,12 @@ private slots:
         trigger("undo");
         settle();
         QCOMPARE(image(1), before);
+        lens->findChild<QDoubleSpinBox *>("fringes")->setValue(80);
+        QCOMPARE(session()->frame(0).lens.fringes, 0.8);
+        settle();
+        QVERIFY(image(1) != before);
+        trigger("undo");
+        QCOMPARE(session()->frame(0).lens.fringes, 0.0);
         m_window->open({m_dir.filePath("discs.dng")});
         QTRY_COMPARE_WITH_TIMEOUT(session()->frame(1).state, RollFrame::State::Ready, kPatienceMs);
         session()->setCurrent(1);

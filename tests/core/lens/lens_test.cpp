@@ -357,7 +357,14 @@ private slots:
         l.falloff = {-0.4, 0.1, 0};
         l.shape = LensCorrection::Shape::Everything;
         l.from = "by hand";
+        l.fringes = 0.4;
         QVERIFY(lensFromText(lensText(l), "it").value() == l);
+        std::string earlier = lensText(l); // from before fringes were known
+        earlier.erase(earlier.find("\"fringes\""), std::strlen("\"fringes\": 0.4,"));
+        QCOMPARE(lensFromText(earlier, "it").value().fringes, 0.0);
+        l.fringes = 1.5;
+        QVERIFY(!lensFromText(lensText(l), "it"));
+        l.fringes = 0;
         l.bent[2] = 2;
         const auto wild = lensFromText(lensText(l), "it.json");
         QVERIFY(!wild && wild.error().userMessage.find("distortion") != std::string::npos);

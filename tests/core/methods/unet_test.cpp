@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/unet/network.h"
+#include "irenic/clean.h"
 #include "methods/unet/unet.h"
 #include "support/frames.h"
 #include "support/planes.h"
@@ -115,6 +116,52 @@ std::vector<float> runOn(unet::Network &network, Size size, const std::vector<fl
 float at(const std::vector<float> &v, Size size, int x, int y, int channel)
 {
     return v[(size_t(y) * size_t(size.width) + size_t(x)) * kChannels + size_t(channel)];
+}
+
+constexpr Size kBoard{360, 240};
+
+/// A scene with one value a place, grey.
+template <class Value>
+Scene greyScene(const Value &value)
+{
+    Scene scene = flatScene(kBoard, 0, 0, 0);
+    for (int y = 0; y < kBoard.height; ++y)
+        for (int x = 0; x < kBoard.width; ++x)
+            std::fill_n(scene.rgb.begin() + (y * kBoard.width + x) * 3, 3, float(value(x, y)));
+    return scene;
+}
+
+Simulated shotAt(const Scene &scene, int iso)
+{
+    ShootOptions o;
+    o.iso = iso;
+    o.banding = 0;
+    o.hotPixelsPerMillion = 0;
+    return simulate(scene, o);
+}
+
+/// Green samples of the clean shot and of the cleaned one, each at its place; 0 elsewhere.
+struct Greens {
+    Plane<float> clean, cleaned;
+    Greens(const Simulated &s, const char *method) : clean(s.frame->active.size()), cleaned(Cleaner(s.frame, s.noise, {method, 1, 1}).clean(s.frame->active).take())
+    {
+        const Rect &a = s.frame->active;
+        for (int y = 0; y < a.height; ++y)
+            for (int x = 0; x < a.width; ++x) {
+                const bool green = s.frame->cfa.at(a.x + x, a.y + y) == Colour::Green;
+                clean.at(x, y) = green ? s.truth.clean.at(a.x + x, a.y + y) : 0;
+                cleaned.at(x, y) = green ? cleaned.at(x, y) : 0;
+            }
+    }
+    double error(const Rect &where) const { return meanSquare(clean.constView(), cleaned.constView(), where); }
+};
+
+/// Letters of strokes two pixels wide, five by seven, as nobody's font has them.
+bool isInk(int x, int y)
+{
+    static constexpr const char *kLetters[] = {"111101111001010", "101101111101101", "111100110100111", "110101110101110", "010101101101010", "111010010010010"};
+    const int column = x / 10, row = y / 16, u = x % 10 / 2, v = y % 16 / 2;
+    return u < 3 && v < 5 && kLetters[(column * 5 + row * 3) % 6][v * 3 + u] == '1';
 }
 
 } // namespace
@@ -241,6 +288,80 @@ private slots:
         QCOMPARE(int(read.error().code), code);
         const QString words = QString::fromStdString(read.error().userMessage);
         QVERIFY2(words.contains("odd.weights") && words.contains("Other methods work without"), qPrintable(words));
+    }
+
+    /// An edge stays where it is and as steep as noise allows, without a rim.
+    void edgesStay_data()
+    {
+        QTest::addColumn<int>("iso");
+        QTest::newRow("ISO 1600") << 1600;
+        QTest::newRow("ISO 6400") << 6400;
+        QTest::newRow("ISO 25600") << 25600;
+    }
+    void edgesStay()
+    {
+        QFETCH(int, iso);
+        const Simulated s = shotAt(greyScene([](int x, int) { return x < 180 ? 0.05 : 0.4; }), iso);
+        const Greens g(s, "unet");
+        const auto profile = [](const Plane<float> &p) {
+            std::vector<double> means(100);
+            for (int x = 0; x < 100; ++x) // pairs of columns: every row has one green in two
+                for (int y = 20; y < 220; ++y)
+                    means[size_t(x)] += double(p.at(130 + x, y) + p.at(131 + x, y)) / 200;
+            return means;
+        };
+        const auto clean = profile(g.clean), cleaned = profile(g.cleaned);
+        const double low = clean[10], high = clean[90], step = high - low;
+        const auto crossing = [&](const std::vector<double> &p, double share) {
+            for (size_t x = 20; x < 80; ++x)
+                if (p[x] <= low + share * step && p[x + 1] > low + share * step)
+                    return double(x) + (low + share * step - p[x]) / (p[x + 1] - p[x]);
+            return 0.0;
+        };
+        QVERIFY2(std::abs(crossing(cleaned, 0.5) - crossing(clean, 0.5)) < 0.15, qPrintable(QString::number(crossing(cleaned, 0.5) - crossing(clean, 0.5))));
+        const double width = crossing(cleaned, 0.8) - crossing(cleaned, 0.2), was = crossing(clean, 0.8) - crossing(clean, 0.2);
+        QVERIFY2(width < was + 0.4, qPrintable(QStringLiteral("%1 px, %2 before").arg(width).arg(was)));
+        const auto [least, most] = std::minmax_element(cleaned.begin() + 20, cleaned.begin() + 80);
+        QVERIFY2(low - *least < 0.03 * step && *most - high < 0.03 * step, qPrintable(QStringLiteral("%1 under, %2 over").arg((low - *least) / step).arg((*most - high) / step)));
+    }
+
+    /// Patterns that nobody's noise makes: kept at least as well as by the best method that learned nothing.
+    void patternsAndLetteringStay_data()
+    {
+        QTest::addColumn<QString>("what");
+        QTest::addColumn<int>("iso");
+        for (const char *what : {"lettering", "checks of 4 px", "checks of 8 px"})
+            for (const int iso : {1600, 6400, 25600})
+                QTest::addRow("%s, ISO %d", what, iso) << what << iso;
+    }
+    void patternsAndLetteringStay()
+    {
+        QFETCH(QString, what);
+        QFETCH(int, iso);
+        const int side = what.contains("8") ? 8 : 4;
+        const Simulated s = shotAt(greyScene([&](int x, int y) { return what == "lettering" ? (isInk(x, y) ? 0.03 : 0.35) : (x / side + y / side) % 2 ? 0.08 : 0.35; }), iso);
+        const Rect middle{30, 30, 300, 180};
+        const double learned = Greens(s, "unet").error(middle), other = Greens(s, "bm3d").error(middle);
+        const double gain = 10 * std::log10(other / learned);
+        QVERIFY2(gain > (what == "lettering" ? 0.0 : -1.5), qPrintable(QStringLiteral("%1 dB against BM3D").arg(gain)));
+        // What is left of the contrast.
+        const Greens g(s, "unet");
+        double product = 0, square = 0, mean = 0;
+        int n = 0;
+        for (int y = middle.y; y < middle.bottom(); ++y)
+            for (int x = middle.x; x < middle.right(); ++x)
+                if (g.clean.at(x, y) != 0) {
+                    mean += double(g.clean.at(x, y));
+                    ++n;
+                }
+        mean /= n;
+        for (int y = middle.y; y < middle.bottom(); ++y)
+            for (int x = middle.x; x < middle.right(); ++x)
+                if (const double c = double(g.clean.at(x, y)) - mean; g.clean.at(x, y) != 0) {
+                    product += c * (double(g.cleaned.at(x, y)) - mean);
+                    square += c * c;
+                }
+        QVERIFY2(product / square > 0.9, qPrintable(QString::number(product / square)));
     }
 
     void littleIsLeftOfPureNoise()

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/regions.h"
+#include "regions/painted.h"
 #include "support/frames.h"
 
 #include <QTest>
@@ -87,6 +88,31 @@ private slots:
         QCOMPARE(maskOf(s, with(strokes({light, light}))).at(100, 80), 0.75f);
     }
 
+    /// A hundred strokes, one after the other, as a hand lays them: masks are those of painting all of them at once, and undoing a few too.
+    void laterStrokesLieOnEarlierOnes()
+    {
+        const Simulated s = frameFor(flatScene({500, 400}, 0.2f, 0.2f, 0.2f));
+        std::vector<Stroke> list;
+        for (int i = 0; i < 100; ++i)
+            list.push_back({float(10 + i % 37), float(i % 4) / 4, 0.6f, i % 5 == 4, {{float(i * 61 % 500), float(i * 43 % 400), 1}, {float(i * 17 % 500), float(i * 89 % 400), 0.7f}}});
+        const Rect crop = s.frame->crop;
+        const auto whole = [&](const std::vector<Stroke> &strokes) {
+            Plane<float> all(crop.size(), 0.f);
+            paint(strokes, {crop.x, crop.y}, 1, all.view());
+            return all;
+        };
+        for (size_t n = 1; n <= list.size(); ++n) {
+            const std::vector<Stroke> some(list.begin(), list.begin() + ptrdiff_t(n));
+            const Plane<float> m = maskOf(s, with(strokes(some)));
+            if (n % 20 == 0)
+                QVERIFY(sameBits(m.constView(), whole(some).constView()));
+        }
+        list.resize(97);
+        QVERIFY(sameBits(maskOf(s, with(strokes(list))).constView(), whole(list).constView()));
+        list[40].flow = 1; // an earlier one is another now
+        QVERIFY(sameBits(maskOf(s, with(strokes(list))).constView(), whole(list).constView()));
+    }
+
     void aBrushIsOnePixelWhereItShouldBe()
     {
         const Simulated s = frameFor(flatScene({64, 64}, 0.2f, 0.2f, 0.2f));
@@ -141,6 +167,45 @@ private slots:
             to = f.at(x, 100) > 0.16f ? x : to;
         }
         QVERIFY2(std::abs(to - from - 80) < 16, qPrintable(QString::number(to - from)));
+    }
+
+    /// A feather of a few pixels is one of a few pixels, and none is none.
+    void finestFeathers_data()
+    {
+        QTest::addColumn<double>("feather");
+        for (const double feather : {0.0, 1.0, 2.0, 3.0, 6.0, 12.0})
+            QTest::addRow("%g px", feather) << feather;
+    }
+    void finestFeathers()
+    {
+        QFETCH(double, feather);
+        const Simulated s = frameFor(flatScene({200, 100}, 0.2f, 0.2f, 0.2f));
+        Region hard = with(strokes({{400, 1, 1, false, {{-300, 50, 1}}}}));
+        hard.featherPx = feather;
+        const Plane<float> m = maskOf(s, hard);
+        // The border's own variance: the mask's slope taken for a distribution.
+        double mean = 0, square = 0, all = 0;
+        for (int x = 30; x < 170; ++x) {
+            const double slope = double(m.at(x, 50) - m.at(x + 1, 50));
+            QVERIFY(slope > -1e-4);
+            all += slope;
+            mean += slope * x;
+            square += slope * x * x;
+        }
+        const double sigma = std::sqrt(std::max(0.0, square / all - mean / all * (mean / all)));
+        QVERIFY2(std::abs(sigma - feather) < 0.3 + 0.25 * feather, qPrintable(QString::number(sigma)));
+    }
+
+    void aPlacesColourIsThatOfTheMaps()
+    {
+        const Simulated s = frameFor(makeScene({220, 180}));
+        const auto maps = frameMaps(s.frame, *s.noise);
+        const Rect &crop = s.frame->crop;
+        for (const PixelAt at : {PixelAt{crop.x, crop.y}, {crop.x + 77, crop.y + 93}, {crop.right() - 9, crop.bottom() - 9}}) {
+            const auto colour = colourAt(s.frame, at);
+            QCOMPARE(colour[0], maps->a.at((at.x - crop.x) / 8, (at.y - crop.y) / 8));
+            QCOMPARE(colour[1], maps->b.at((at.x - crop.x) / 8, (at.y - crop.y) / 8));
+        }
     }
 
     void brightnessAndColourFindTheirPlaces()
@@ -223,7 +288,7 @@ private slots:
         Region r = with(strokes({{40, 0.2f, 0.7f, false, {{30, 40, 1}, {180, 150, 0.5f}}}}));
         for (const auto kind : {MaskPart::Kind::Brightness, MaskPart::Kind::Texture, MaskPart::Kind::Colour})
             r.parts.push_back(defaultPart(kind, s.frame->crop));
-        for (const double feather : {0.0, 24.0}) {
+        for (const double feather : {0.0, 5.0, 24.0}) {
             r.featherPx = feather;
             r.followEdges = 0.5;
             const Plane<float> whole = maskOf(s, r);

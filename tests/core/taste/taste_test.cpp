@@ -394,6 +394,45 @@ private slots:
             QVERIFY2(sigmaOf(d.view(), flat, 2) < 1.1 * sigmaOf(c.view(), flat, 2), qPrintable(QString::number(sigmaOf(d.view(), flat, 2) / sigmaOf(c.view(), flat, 2))));
     }
 
+    /// What sharpening passes over is the smooth ground, and more of it the more it is spared; a veil lies there and nowhere else.
+    void whatSharpeningSparesIsShown()
+    {
+        Scene scene = flatScene({300, 200}, 0.1f, 0.1f, 0.1f);
+        for (int y = 0; y < 200; ++y)
+            for (int x = 150; x < 300; ++x)
+                std::fill_n(scene.rgb.begin() + (y * 300 + x) * 3, 3, x % 12 < 6 ? 0.05f : 0.5f);
+        const Simulated s = simulate(scene, quiet(1600));
+        Treatment t{"bm3d", 1, 1};
+        QVERIFY(!Cleaner(s.frame, s.noise, t).sharpens());
+        t.taste.sharpen = 1;
+        const Rect active = s.frame->active, smooth{20, 20, 100, 160}, stripes{170, 20, 110, 160};
+        const auto reach = [&](double protection) {
+            t.taste.smoothProtection = protection;
+            return Cleaner(s.frame, s.noise, t).sharpened(active).take();
+        };
+        const Plane<float> none = reach(0), some = reach(0.5);
+        QCOMPARE(meanOf(none.constView(), smooth), 1.0);
+        QVERIFY(meanOf(some.constView(), smooth) < 0.02);
+        QVERIFY(meanOf(some.constView(), stripes) > 0.9);
+        const Rect part{active.x + 61, active.y + 35, 120, 90};
+        const Cleaner cleaner(s.frame, s.noise, t);
+        QVERIFY(sameBits(cleaner.sharpened(part).value().constView(), some.constView().cut({61, 35, 120, 90})));
+        for (const int factor : {1, 4}) {
+            const auto picture = developView(cleaner, active, factor, {}, nullptr, {}).take(), veiled = developView(cleaner, active, factor, {0, Show::Spared}, nullptr, {}).take();
+            const auto moved = [&](const Rect &where) {
+                double sum = 0;
+                for (int y = where.y / factor; y < where.bottom() / factor; ++y)
+                    for (int x = where.x / factor; x < where.right() / factor; ++x)
+                        sum += double(std::abs(picture.row(y)[3 * x + 1] - veiled.row(y)[3 * x + 1]));
+                return sum * factor * factor / double(where.size().area());
+            };
+            QVERIFY2(moved(smooth) > 0.15 && moved(stripes) < 0.03, qPrintable(QStringLiteral("%1, %2").arg(moved(smooth)).arg(moved(stripes))));
+        }
+        t.taste.sharpen = 0;
+        const Cleaner unsharpened(s.frame, s.noise, t);
+        QVERIFY(developView(unsharpened, active, 1, {0, Show::Spared}, nullptr, {}).value().samples == developView(unsharpened, active, 1, {}, nullptr, {}).value().samples);
+    }
+
     void sharpeningKeepsHues()
     {
         // Stripes of one orange, light and dark: red over blue stays what it is.
