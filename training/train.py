@@ -3,7 +3,8 @@
 """Trains the network of the learned method on procedural scenes. Debian's python3-torch, python3-pil, fonts-lato and
 fonts-dejavu-core are all it needs.
 
-    training/train.py --work DIR --minutes 60             from scratch
+    training/train.py --work DIR --minutes 60             from scratch; 700 scenes are drawn first, which takes ten minutes
+    training/train.py --work DIR --minutes 8 --scenes 100 the same in short, to see that it learns
     training/train.py --work DIR --minutes 60 --resume    goes on from DIR/checkpoint.pt (or --from FILE)
 
 DIR keeps the scenes, checkpoint.pt (weights, averaged weights, optimiser, step) and record.csv (a line every 250 steps).
@@ -21,10 +22,10 @@ from network import WIDTHS, Network, widened, widths_of
 from scenes import SIDE, scene
 from sensor import augment, shoot
 
-BATCH, CROP = 16, 128  # sensor pixels
+BATCH, CROP = 8, 192  # sensor pixels
 HELD_OUT = 24
 AVERAGING = 0.998
-SCENES = None  # for processes of crops()
+SCENES = None  # for the process of samples()
 GAINS = {"low": 2e-4, "middle": 1.5e-3, "high": 8e-3, "extreme": 3e-2}
 
 
@@ -40,15 +41,21 @@ def scene_file(args):
 
 def load_scenes(folder, count):
     folder.mkdir(parents=True, exist_ok=True)
+    files = []
     with Pool(2) as pool:
-        files = pool.map(scene_file, [(folder, seed) for seed in range(count)], chunksize=4)
+        for file in pool.imap(scene_file, [(folder, seed) for seed in range(count)], chunksize=4):
+            files.append(file)
+            if len(files) % 50 == 0:
+                print(f"scenes: {len(files)} of {count}", flush=True)
     return np.stack([np.load(f) for f in files])
 
 
-def crops(step):
-    """The clean camera pictures of a step; made beside the training."""
-    rng = np.random.default_rng([1000, step])
-    return np.stack([augment(SCENES[i], CROP, rng) for i in rng.integers(0, len(SCENES), BATCH)])
+def samples(step):
+    """What a step learns from, noisy and clean; made beside the training, by a process of its own."""
+    torch.set_num_threads(1)
+    rng, generator = np.random.default_rng([1000, step]), torch.Generator().manual_seed(1000 + step)
+    camera = torch.from_numpy(np.stack([augment(SCENES[i], CROP, rng) for i in rng.integers(0, len(SCENES), BATCH)]))
+    return [planes.numpy() for planes in shoot(camera, rng, generator)]
 
 
 def validate(network, scenes):
@@ -99,17 +106,15 @@ def main():
         average.load_state_dict(network.state_dict())
     record = open(args.work / "record.csv", "a", newline="")
     writer = csv.writer(record)
-    rng, generator = np.random.default_rng(1000 + step), torch.Generator().manual_seed(1000 + step)
     started, began, losses = time.time(), step, []
-    ahead = maker.apply_async(crops, (step,))
+    ahead = maker.apply_async(samples, (step,))
     done = lambda: (time.time() - started) / (60 * args.minutes)
     while done() < 1:
         rate = args.rate * min(1, (step - began + 1) / warm) * (np.cos(np.pi / 2 * done()) ** 2 if args.settle else 1)
         for group in optimiser.param_groups:
             group["lr"] = rate
-        camera = torch.from_numpy(ahead.get())
-        ahead = maker.apply_async(crops, (step + 1,))
-        noisy, clean = shoot(camera, rng, generator)
+        noisy, clean = map(torch.from_numpy, ahead.get())
+        ahead = maker.apply_async(samples, (step + 1,))
         # Charbonnier: square near nothing, absolute where an edge was missed.
         loss = torch.sqrt((network(noisy.contiguous(memory_format=torch.channels_last), torch.ones(BATCH, 1, 1, 1)) - clean) ** 2 + 1e-2).mean()
         optimiser.zero_grad()

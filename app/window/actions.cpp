@@ -359,6 +359,7 @@ QList<std::pair<QString, QString>> Actions::shortcuts() const
                                            {tr("hold R"), tr("Show what was removed while held")},
                                            {tr("hold L"), tr("Show luminance only while held")},
                                            {tr("hold O"), tr("Show colour only while held")},
+                                           {tr("hold V"), tr("Show what sharpening spares while held")},
                                            {tr("hold X"), tr("Show clipping while held")},
                                            {tr("Shift+click"), tr("Mark a spot there")},
                                            {tr("arrows, Enter, N"), tr("In a strip: move, use the picked setting, hang it as a trial")},

@@ -156,7 +156,9 @@ private slots:
         qputenv("IRENIC_DATA", dir.path().toUtf8());
         const Ran without = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--method", "unet"});
         const Ran other = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--method", "dct"});
+        const Ran suggested = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--dry-run", "--json"});
         qunsetenv("IRENIC_DATA");
+        QVERIFY2(suggested.status == 0 && json::parse(suggested.out.toStdString())["method"] != "unet", suggested.out.constData());
         QVERIFY(without.status != 0);
         QVERIFY2(without.err.contains("unet.weights") && without.err.contains("Other methods work"), without.err.constData());
         QCOMPARE(other.status, 0);

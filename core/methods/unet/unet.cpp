@@ -9,7 +9,7 @@ namespace irenic {
 namespace {
 
 constexpr int kPeriodPx = 2 * unet::kAlignment; ///< sensor pixels from one place of the network's grid to the next
-constexpr int kMeanReach = 12; ///< local means, before the network and of its answer, are over 25 x 25 packed samples; as in training/network.py
+constexpr int kMeanReach = 24; ///< local means, before the network and of its answer, are over 49 x 49 packed samples; as in training/network.py
 constexpr int kReachPx = 2 * unet::kReach;
 constexpr int kMeanReachPx = 2 * kMeanReach;
 constexpr int kBinomialPx = 1;
