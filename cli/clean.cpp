@@ -90,14 +90,17 @@ Result<ExportJob> jobOf(const CleanArguments &a)
             return regions.error();
         job.regions = regions.value();
     }
-    if (!shapeFromName(a.shape))
-        return wrong("The shape must be largest, original or everything, not \"" + a.shape + "\".");
     if (!a.lens.empty()) {
         const auto lens = readLens(a.lens);
         if (!lens)
             return lens.error();
         job.lens = lens.value();
     }
+    if (!a.shape.empty() && !shapeFromName(a.shape))
+        return wrong("The shape must be largest, original or everything, not \"" + a.shape + "\".");
+    if (!a.shape.empty())
+        job.lens.shape = *shapeFromName(a.shape);
+    job.lens.fringes = a.fringes.value_or(job.lens.fringes);
     for (const std::string &what : a.correct)
         if (what != "lateral" && what != "vignetting" && what != "distortion")
             return wrong("What --correct can undo is lateral, vignetting and distortion, not \"" + what + "\".");
@@ -162,6 +165,8 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
             if ((asked("distortion") && !p.hasDistortion) || (asked("vignetting") && !p.hasVignetting) || (asked("lateral") && !p.hasLateral && !a.measureLateral))
                 return missing(" tells all that is to be undone (it is " + p.name + ")");
             lens = p.correction;
+            lens.shape = given.shape;
+            lens.fringes = given.fringes;
         }
     }
     if (!a.correct.empty()) {
@@ -181,9 +186,6 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
         lens.lateral = true;
         lens.from += (lens.from.empty() ? "" : "; ") + measured.value().from;
     }
-    lens.shape = *shapeFromName(a.shape);
-    if (a.fringes)
-        lens.fringes = *a.fringes;
     return lens;
 }
 

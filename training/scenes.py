@@ -67,7 +67,7 @@ def texture(rng, side):
 
 
 def pattern(rng, side):
-    """Stripes, checks, dots or tiles of two to three colours that go on and on: float32, side x side x 3, like a scene."""
+    """Stripes, checks, dots or tiles of two colours that go on and on: float32, side x side x 3, like a scene."""
     fine = 3
     y, x = np.mgrid[0:side * fine, 0:side * fine].astype(np.float32) / fine
     a = rng.choice([0, rng.uniform(0, np.pi)])

@@ -390,6 +390,8 @@ void Wall::showContents()
 {
     const RollFrame *f = m_session->currentFrame();
     const bool failed = f && f->state == RollFrame::State::Failed;
+    if (m_spared && *m_spared >= m_trials) // its strip was taken down while the handle was held
+        m_spared.reset();
     Look own = m_session->look(), guests = m_session->look(true);
     own.show = m_heldShow.value_or(own.show);
     guests.show = own.show;

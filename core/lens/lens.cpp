@@ -106,7 +106,7 @@ Result<LensCorrection> readLens(const std::filesystem::path &file)
     return text ? lensFromText(text.value(), file.filename().string()) : Result<LensCorrection>(text.error());
 }
 
-Unbending::Unbending(const LensCorrection &lens, const Rect &crop) : m_bent(lens.bent), m_crop(crop), m_straight(!lens.distortion || lens.bent == LensCorrection::kStraight)
+Unbending::Unbending(const LensCorrection &lens, const Rect &crop) : m_bent(lens.bent), m_crop(crop), m_straight(!lens.bends())
 {
     const LensGeometry g(crop);
     m_x = g.x;

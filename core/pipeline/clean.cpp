@@ -159,10 +159,10 @@ struct Cleaner::Private {
     }
 
     /// A JPEG's linear colours without its blocks, over a rectangle of the active area.
-    std::array<Plane<float>, 3> softened(Rect region) const
+    std::array<Plane<float>, 3> softened(Rect region, const std::stop_token &stop) const
     {
         std::array<Plane<float>, 3> planes{Plane<float>(region.size()), Plane<float>(region.size()), Plane<float>(region.size())};
-        softener->soften(region, {planes[0].view(), planes[1].view(), planes[2].view()});
+        softener->soften(region, {planes[0].view(), planes[1].view(), planes[2].view()}, stop);
         for (size_t c = 0; c < 3; ++c) {
             const std::vector<float> &decode = frame->encoding->decode[c];
             for (int y = 0; y < region.height; ++y)
@@ -384,7 +384,7 @@ struct Cleaner::Private {
         TileOutput cleaned;
         std::array<Plane<float>, 3> soft;
         if (softener)
-            soft = softened(wide.intersected(frame->active));
+            soft = softened(wide.intersected(frame->active), s.stop);
         for (int c = 0; c < n; ++c) {
             const PlaneView<float> noisy = s.plane(kNoisy + size_t(c), {wide.width + kRowPaddingPx, wide.height}).view().cut({0, 0, wide.width, wide.height});
             isMosaic() ? stabiliseMosaic(wide, noisy) : stabiliseColour(wide, c, softener ? &soft[size_t(c)] : nullptr, noisy);

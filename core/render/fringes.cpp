@@ -2,6 +2,7 @@
 #include "render/fringes.h"
 
 #include "base/over_square.h"
+#include "taste/luminance.h"
 
 namespace irenic {
 
@@ -24,10 +25,10 @@ constexpr auto kSum = [](float a, float b) { return a + b; };
 struct Range {
     Plane<float> low, high;
 
-    Range(const Plane<float> &of, const Plane<float> &calm) : low(sizeOf(of)), high(sizeOf(of))
+    Range(const Plane<float> &of, const Plane<float> &calm) : low(of.size()), high(of.size())
     {
         constexpr float kNone = 1e9f;
-        Plane<float> given(sizeOf(of));
+        Plane<float> given(of.size());
         const auto search = [&](float none, Plane<float> &out, const auto &pick) {
             for (int y = 0; y < of.height(); ++y)
                 for (int x = 0; x < of.width(); ++x)
@@ -40,19 +41,7 @@ struct Range {
 
     /// By how much a value lies beyond it.
     float excess(int x, int y, float v) const { return v - std::clamp(v, low.at(x, y), std::max(low.at(x, y), high.at(x, y))); }
-
-private:
-    static Size sizeOf(const Plane<float> &p) { return {p.width(), p.height()}; }
 };
-
-/// Means over 3 x 3.
-void smooth(Plane<float> &plane)
-{
-    overSquare(plane.view(), 1, plane.view(), kSum);
-    for (int y = 1; y < plane.height() - 1; ++y)
-        for (int x = 1; x < plane.width() - 1; ++x)
-            plane.at(x, y) *= 1.f / 9;
-}
 
 } // namespace
 
@@ -69,7 +58,6 @@ RgbImage<float> withoutFringes(const RgbImage<float> &colours, const std::array<
             red.at(x, y) = r - g;
             blue.at(x, y) = b - g;
         }
-    const Plane<float> redHere = red.clone(), blueHere = blue.clone();
     overSquare(light.view(), kContrastPx, low.view(), kLower);
     overSquare(light.view(), kContrastPx, high.view(), kHigher);
     overSquare(light.view(), kBrightPx, bright.view(), kHigher);
@@ -81,9 +69,10 @@ RgbImage<float> withoutFringes(const RgbImage<float> &colours, const std::array<
         for (int x = 0; x < size.width; ++x)
             calm.at(x, y) = 1 - near.at(x, y);
     overSquare(calm.view(), kSearchPx, count.view(), kSum);
-    smooth(red);
-    smooth(blue);
-    const Range ofRed(red, calm), ofBlue(blue, calm), ofLight(light, calm);
+    Plane<float> evenRed = red.clone(), evenBlue = blue.clone();
+    boxMeanOf(red.view(), 1, evenRed.view());
+    boxMeanOf(blue.view(), 1, evenBlue.view());
+    const Range ofRed(evenRed, calm), ofBlue(evenBlue, calm), ofLight(light, calm);
 
     auto out = RgbImage<float>::ofSize({size.width - 2 * kFringeHaloPx, size.height - 2 * kFringeHaloPx});
     for (int y = 0; y < out.size.height; ++y) {
@@ -94,7 +83,7 @@ RgbImage<float> withoutFringes(const RgbImage<float> &colours, const std::array<
             const int u = x + kFringeHaloPx, v = y + kFringeHaloPx;
             if (near.at(u, v) == 0 || count.at(u, v) < kFewestCalm || ofLight.low.at(u, v) > light.at(u, v) || ofLight.high.at(u, v) < light.at(u, v))
                 continue;
-            float r = amount * ofRed.excess(u, v, redHere.at(u, v)), b = amount * ofBlue.excess(u, v, blueHere.at(u, v)), g = 0;
+            float r = amount * ofRed.excess(u, v, red.at(u, v)), b = amount * ofBlue.excess(u, v, blue.at(u, v)), g = 0;
             // Towards the side that the place is on, so that edges grow no softer: the dark one loses what is too much, the bright one gains.
             const bool dark = light.at(u, v) < (ofLight.low.at(u, v) + ofLight.high.at(u, v)) / 2;
             if (dark ? r < 0 && b < 0 : r > 0 && b > 0) {

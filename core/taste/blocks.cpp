@@ -71,11 +71,6 @@ float rounded(float v)
     return v + kShift - kShift;
 }
 
-int roundedDown(int v, int to)
-{
-    return v - ((v % to) + to) % to;
-}
-
 /// JFIF (ITU-T T.871, clause 7), less 128; `rgb` are stored numbers.
 float componentOf(size_t component, const uint16_t *rgb)
 {
@@ -105,7 +100,7 @@ double JpegCoding::meanStep() const
 BlockSoftener::BlockSoftener(const Frame &frame, double amount) : m_frame(frame), m_amount(float(amount)) {}
 
 /// What one component gains, in JPEG's numbers, over a rectangle of its own samples.
-Plane<float> BlockSoftener::change(size_t component, Rect where) const
+Plane<float> BlockSoftener::change(size_t component, Rect where, const std::stop_token &stop) const
 {
     const JpegCoding &jpeg = *m_frame.jpeg;
     const int across = component ? jpeg.across : 1, down = component ? jpeg.down : 1;
@@ -130,7 +125,7 @@ Plane<float> BlockSoftener::change(size_t component, Rect where) const
     }
     for (int shiftY = 0; shiftY < kBlock; ++shiftY)
         for (int shiftX = shiftY & 1; shiftX < kBlock; shiftX += 2)
-            for (int y = shiftY; y + kBlock <= size.height; y += kBlock)
+            for (int y = shiftY; y + kBlock <= size.height && !stop.stop_requested(); y += kBlock)
                 for (int x = shiftX; x + kBlock <= size.width; x += kBlock) {
                     Block b = blockAt(coded, x, y);
                     toFrequencies(b);
@@ -158,16 +153,16 @@ Plane<float> BlockSoftener::change(size_t component, Rect where) const
     return out;
 }
 
-void BlockSoftener::soften(Rect where, const std::array<PlaneView<float>, 3> &out) const
+void BlockSoftener::soften(Rect where, const std::array<PlaneView<float>, 3> &out, const std::stop_token &stop) const
 {
     const JpegCoding &jpeg = *m_frame.jpeg;
-    const Plane<float> light = change(0, where);
+    const Plane<float> light = change(0, where, stop);
     // Colours lie at the middles of their groups of pixels, and straight lines between.
     const Rect coarse{roundedDown(where.x, jpeg.across) / jpeg.across - 1, roundedDown(where.y, jpeg.down) / jpeg.down - 1, where.width / jpeg.across + 4, where.height / jpeg.down + 4};
     Plane<float> blueness, redness;
     if (jpeg.components == 3) {
-        blueness = change(1, coarse);
-        redness = change(2, coarse);
+        blueness = change(1, coarse, stop);
+        redness = change(2, coarse, stop);
     }
     for (int y = 0; y < where.height; ++y) {
         const float cy = (float(where.y + y) + 0.5f) / float(jpeg.down) - 0.5f - float(coarse.y), fy = cy - std::floor(cy);

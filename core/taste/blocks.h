@@ -3,6 +3,8 @@
 
 #include "irenic/frame.h"
 
+#include <stop_token>
+
 namespace irenic {
 
 /// Softens what JPEG's coarse steps left in a picture: edges of blocks, and rings about edges.
@@ -19,10 +21,11 @@ public:
     BlockSoftener(const Frame &frame, double amount);
 
     /// Stored numbers (0 to 65535) of a rectangle inside Frame::active, red, green and blue. The same bits for a place in every rectangle.
-    void soften(Rect where, const std::array<PlaneView<float>, 3> &out) const;
+    /// @param stop once it is requested, what is left is thrown away
+    void soften(Rect where, const std::array<PlaneView<float>, 3> &out, const std::stop_token &stop = {}) const;
 
 private:
-    Plane<float> change(size_t component, Rect where) const;
+    Plane<float> change(size_t component, Rect where, const std::stop_token &stop) const;
     const Frame &m_frame;
     float m_amount;
 };

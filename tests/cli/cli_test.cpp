@@ -146,19 +146,60 @@ private slots:
         lens.close();
         QCOMPARE(clean({"--lens", lens.fileName(), "--format", "tiff", "--name", "straight"}).status, 0);
         QCOMPARE(clean({"--format", "tiff", "--name", "bent"}).status, 0);
-        QVERIFY(contents(dir.filePath("straight.tif")) != contents(dir.filePath("bent.tif")));
+        const auto samplesOf = [&](const QString &name) { return readFrame(dir.filePath(name).toStdString()).value()->samples.clone(); };
+        QVERIFY(!sameBits(samplesOf("straight.tif").constView(), samplesOf("bent.tif").constView()));
+        QCOMPARE(clean({"--lens", lens.fileName(), "--shape", "everything", "--format", "tiff", "--name", "whole"}).status, 0);
+        QVERIFY(!sameBits(samplesOf("whole.tif").constView(), samplesOf("straight.tif").constView()));
         QVERIFY(QDir(dir.path()).entryList(QDir::Files | QDir::Hidden).filter("part").isEmpty());
+    }
+
+    void fringesAreTakenOffWhenAsked()
+    {
+        // A bright window with a violet rim in a dark wall.
+        const QTemporaryDir dir;
+        Scene scene = makeScene({300, 200});
+        for (int y = 0; y < 200; ++y)
+            for (int x = 0; x < 300; ++x) {
+                const std::array<float, 3> colour = x < 148 ? std::array{0.02f, 0.02f, 0.02f} : x < 151 ? std::array{0.25f, 0.06f, 0.4f} : std::array{0.6f, 0.6f, 0.6f};
+                std::copy(colour.begin(), colour.end(), scene.rgb.begin() + 3 * (300 * y + x));
+            }
+        ShootOptions o;
+        o.iso = 100;
+        const QString file = dir.filePath("window.dng");
+        const auto shot = shoot(scene, o);
+        QVERIFY(shot.ok() && writeShot(file.toStdString(), shot.value(), o));
+        const auto violet = [&](const QString &name, const QStringList &more) {
+            const Ran r = run("irenic-cli", QStringList{"clean", file, "--out", dir.filePath("out"), "--method", "wavelet", "--format", "tiff", "--name", name} + more);
+            if (r.status != 0)
+                return std::nan("");
+            const auto out = readFrame(dir.filePath("out/" + name + ".tif").toStdString());
+            double sum = 0;
+            for (int y = 50; y < 150; ++y)
+                for (int x = 145; x < 153; ++x) {
+                    const uint16_t *p = out.value()->samples.row(y) + 3 * x;
+                    sum += (p[0] + p[2]) / 2. - p[1];
+                }
+            return sum;
+        };
+        const double before = violet("before", {}), after = violet("after", {"--fringes", "1"});
+        QVERIFY2(before > 0 && after < 0.75 * before, qPrintable(QString("%1 %2").arg(before).arg(after)));
+        QVERIFY(std::isnan(violet("beyond", {"--fringes", "1.5"})));
     }
 
     void aMethodWithoutItsWeightsSaysSo()
     {
         const QTemporaryDir dir;
+        const auto suggestion = [&] {
+            const Ran r = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--dry-run", "--json"});
+            return r.status == 0 ? json::parse(r.out.toStdString())["method"].get<std::string>() : r.err.toStdString();
+        };
+        QCOMPARE(suggestion(), std::string("unet"));
         qputenv("IRENIC_DATA", dir.path().toUtf8());
         const Ran without = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--method", "unet"});
         const Ran other = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--method", "dct"});
-        const Ran suggested = run("irenic-cli", {"clean", m_shot, "--out", dir.filePath("out"), "--dry-run", "--json"});
+        const std::string instead = suggestion();
         qunsetenv("IRENIC_DATA");
-        QVERIFY2(suggested.status == 0 && json::parse(suggested.out.toStdString())["method"] != "unet", suggested.out.constData());
+        QCOMPARE(instead, std::string("bm3d"));
         QVERIFY(without.status != 0);
         QVERIFY2(without.err.contains("unet.weights") && without.err.contains("Other methods work"), without.err.constData());
         QCOMPARE(other.status, 0);
@@ -240,7 +281,7 @@ private slots:
             return json::parse(measured.out.toStdString())["luminanceNoise"].get<double>();
         };
         const double before = noiseOf(m_shot), after = noiseOf(out + "/frame-clean.dng");
-        QVERIFY2(after < 0.5 * before, qPrintable(QStringLiteral("%1 of %2").arg(after).arg(before)));
+        QVERIFY2(after < 0.75 * before, qPrintable(QStringLiteral("%1 of %2").arg(after).arg(before)));
     }
 
     void otherKindsFindTheirOwnFormat()

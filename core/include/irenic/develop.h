@@ -56,7 +56,7 @@ class Developer
 {
 public:
     /// @param surroundings of the frame; may be null where the look's rendering does not need them
-    /// @param fringes share of the coloured fringes at edges that is taken off (see removeFringes()); not in developReduced()
+    /// @param fringes share of the coloured fringes at edges that is taken off (see withoutFringes()); not in developReduced()
     explicit Developer(const Frame &frame, const Look &look = {}, std::shared_ptr<const Surroundings> surroundings = nullptr, double fringes = 0);
     explicit Developer(const ColourDescription &colour, double pushEv = 0); ///< for mosaics of that camera, as shot
 

@@ -136,4 +136,10 @@ inline int mirrored(int i, int size)
     return i < size ? i : period - i;
 }
 
+/// The last multiple of `to` that is not above `v`, which may be below 0.
+inline int roundedDown(int v, int to)
+{
+    return v - ((v % to) + to) % to;
+}
+
 } // namespace irenic

@@ -29,7 +29,8 @@ struct LensCorrection {
     bool operator==(const LensCorrection &) const = default;
 
     bool changesSamples() const { return lateral || vignetting; }
-    bool changesPicture() const { return fringes > 0 || (distortion && bent != kStraight); } ///< what takes full colour at every place
+    bool bends() const { return distortion && bent != kStraight; }
+    bool changesPicture() const { return fringes > 0 || bends(); } ///< what takes full colour at every place
 };
 const char *shapeName(LensCorrection::Shape shape); ///< "largest", "original", "everything"
 std::optional<LensCorrection::Shape> shapeFromName(const std::string &name);

@@ -18,11 +18,6 @@ constexpr int kReachPx = 2 * unet::kReach;
 constexpr int kMeanReachPx = 2 * kMeanReach;
 constexpr int kBinomialPx = 1;
 
-int roundedDown(int v, int to)
-{
-    return v - ((v % to) + to) % to;
-}
-
 /// Sum over 2 * reach + 1 samples each way, in one order at every place. `out` lies in the middle of `in`.
 void boxSum(PlaneView<const float> in, int reach, PlaneView<float> columns, PlaneView<float> out)
 {

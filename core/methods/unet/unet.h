@@ -9,7 +9,7 @@ inline constexpr MethodInfo kUnetInfo{"unet", "Residual U-Net", "Fine lines, let
 
 /// A compact residual U-Net on the four packed planes of a two-by-two sensor, trained on procedural scenes and the sensor's law alone
 /// (training/). It is told the noise and answers what it takes for noise. Without biases, so that its answer grows with its input.
-/// Strengths up to 1 take that share of what it took for noise, each of its own part; beyond 1 it is told more noise, one and a quarter times as much at 3.
+/// Strengths up to 1 take that share of what it took for noise, each of its own part; beyond 1 it is told more noise, a sixth more at 3.
 /// Sources: Ronneberger, Fischer and Brox, MICCAI 2015 (U-Net); Zhang, Zuo, Chen, Meng and Zhang, IEEE Trans. Image Process. 26(7), 2017
 /// (residual learning); Mohan, Kadkhodaie, Simoncelli and Fernandez-Granda, ICLR 2020 (without biases).
 std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment);
