@@ -8,12 +8,13 @@ from torch import nn
 
 WIDTHS = (16, 48, 96)
 MEAN = 49  # packed samples, each way: what is left of noise in the mean is a 2401st of its variance
+NEAR_MEAN, NEAR_SHARE = 25, 0.7  # of the answer's mean, or means of blocks would drift
 
 
-def local_mean(planes):
-    """Over MEAN x MEAN samples, fewer at the border; by running sums, since pooling takes as long as the whole network."""
+def local_mean(planes, side=MEAN):
+    """Over side x side samples, fewer at the border; by running sums, since pooling takes as long as the whole network."""
     for dim in (2, 3):
-        n, half = planes.shape[dim], MEAN // 2
+        n, half = planes.shape[dim], side // 2
         sums = nn.functional.pad(planes.cumsum(dim), (1, 0, 0, 0) if dim == 3 else (0, 0, 1, 0))
         at = torch.arange(n)
         low, high = (at - half).clamp(min=0), (at + half + 1).clamp(max=n)
@@ -62,7 +63,7 @@ class Network(nn.Module):
         x1 = self.up[0](torch.relu(nn.functional.interpolate(self.grow[0](x2), scale_factor=2) + x1))
         x0 = self.up[1](torch.relu(nn.functional.interpolate(self.grow[1](x1), scale_factor=2) + x0))
         noise = self.leave(x0)
-        return planes - (noise - local_mean(noise))
+        return planes - (noise - NEAR_SHARE * local_mean(noise, NEAR_MEAN) - (1 - NEAR_SHARE) * local_mean(noise))
 
 
 def widths_of(state):
