@@ -11,10 +11,11 @@ RollModel::RollModel(Session *session, QObject *parent) : QAbstractListModel(par
         beginInsertRows({}, first, first + count - 1);
         endInsertRows();
     });
-    connect(session, &Session::restored, this, [this] {
-        beginResetModel();
-        endResetModel();
-    });
+    for (const auto signal : {&Session::restored, &Session::rollChanged})
+        connect(session, signal, this, [this] {
+            beginResetModel();
+            endResetModel();
+        });
     for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
         connect(session, signal, this, [this](int i) { emit dataChanged(index(i), index(i)); });
 }

@@ -209,8 +209,8 @@ void RenderingPanel::automaticBrightness()
     if (!f)
         return;
     m_automatic->setEnabled(false);
-    m_pool.start([this, frame = f->frame, r = f->rendering] {
-        const double ev = automaticExposureEv(frame, r);
+    m_pool.start([this, frame = f->frame, rendering = f->rendering] {
+        const double ev = automaticExposureEv(frame, rendering);
         QMetaObject::invokeMethod(this, [this, frame, ev] {
             m_automatic->setEnabled(true);
             const RollFrame *now = m_session->readyFrame();

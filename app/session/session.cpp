@@ -2,6 +2,7 @@
 #include "session/session.h"
 
 #include "commands/set_choices.h"
+#include "commands/take_off.h"
 
 #include <QDir>
 #include <QFile>
@@ -206,6 +207,10 @@ QList<int> Session::addPaths(const QStringList &paths)
         const QString path = QFileInfo(given).absoluteFilePath();
         if (indexOf(path) >= 0)
             continue;
+        if (m_takenOff.remove(path)) {
+            m_undo.clear();
+            m_takenOff.clear();
+        }
         auto frame = std::make_unique<RollFrame>();
         frame->path = path;
         m_frames.push_back(std::move(frame));
@@ -275,6 +280,13 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
     letRest();
 }
 
+void Session::dropPixels(RollFrame &f)
+{
+    f.frame = std::make_shared<const Frame>(static_cast<const FrameFacts &>(*f.frame));
+    f.bindRegions();
+    f.state = RollFrame::State::Resting;
+}
+
 /// Pixels of frames that were not looked at for long are let go, so that a roll may be of any length.
 void Session::letRest()
 {
@@ -284,11 +296,8 @@ void Session::letRest()
     while (held > m_budget && m_seen.size() > 1) {
         const int index = m_seen.front() == m_current ? m_seen[1] : m_seen.front();
         std::erase(m_seen, index);
-        RollFrame &f = *m_frames[size_t(index)];
-        held -= bytesOf(*f.frame);
-        f.frame = std::make_shared<const Frame>(static_cast<const FrameFacts &>(*f.frame));
-        f.bindRegions();
-        f.state = RollFrame::State::Resting;
+        held -= bytesOf(*frame(index).frame);
+        dropPixels(*m_frames[size_t(index)]);
         emit frameChanged(index);
     }
 }
@@ -336,12 +345,17 @@ void Session::noteExported(const QString &path, const QString &file)
 
 void Session::setCurrent(int index)
 {
-    if (index == m_current || index < 0 || index >= count())
-        return;
+    if (index != m_current && index >= 0 && index < count())
+        goTo(index);
+}
+
+/// @param index -1 where there are no frames
+void Session::goTo(int index)
+{
     m_current = index;
     if (std::erase(m_seen, index) > 0)
         m_seen.push_back(index);
-    if (frame(index).state == RollFrame::State::Resting)
+    if (index >= 0 && frame(index).state == RollFrame::State::Resting)
         emit pixelsWanted(frame(index).path);
     emit currentChanged(index);
     clampColumn();
@@ -739,6 +753,39 @@ int Session::treatAll(const Treatment &treatment)
     return int(all.size());
 }
 
+void Session::takeOff(int index)
+{
+    if (index >= 0 && index < count())
+        m_undo.push(new TakeOff(*this, index));
+}
+
+std::unique_ptr<RollFrame> Session::takeOut(int index)
+{
+    std::unique_ptr<RollFrame> frame = std::move(m_frames[size_t(index)]);
+    m_frames.erase(m_frames.begin() + index);
+    std::erase(m_seen, index);
+    for (int &seen : m_seen)
+        seen -= seen > index;
+    if (frame->state == RollFrame::State::Ready)
+        dropPixels(*frame);
+    m_takenOff.insert(frame->path);
+    emit rollChanged();
+    goTo(m_current > index ? m_current - 1 : std::min(m_current, count() - 1));
+    return frame;
+}
+
+void Session::putBack(int index, std::unique_ptr<RollFrame> frame)
+{
+    for (int &seen : m_seen)
+        seen += seen >= index;
+    m_takenOff.remove(frame->path);
+    const RollFrame &f = **m_frames.insert(m_frames.begin() + index, std::move(frame));
+    emit rollChanged();
+    if (f.state == RollFrame::State::Reading)
+        emit readingWanted(f.path);
+    goTo(index);
+}
+
 SavedSession Session::saved(const QString &folder) const
 {
     const QDir dir(folder);
@@ -763,6 +810,7 @@ SavedSession Session::saved(const QString &folder) const
 QStringList Session::restore(const SavedSession &session, const QString &folder)
 {
     m_undo.clear();
+    m_takenOff.clear();
     m_seen.clear();
     m_current = -1;
     m_frames.clear();

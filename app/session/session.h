@@ -10,6 +10,7 @@
 #include <QImage>
 #include <QObject>
 #include <QPointF>
+#include <QSet>
 #include <QUndoStack>
 
 #include <memory>
@@ -171,14 +172,20 @@ public:
     int renderAllAlike(); ///< every other frame as this one; how many
     /// A trial of that treatment on every frame, and it is the keeper there. To how many.
     int treatAll(const Treatment &treatment);
+    /// Its file stays. Adding that file anew forgets all steps of undo, since this one can no longer be undone.
+    void takeOff(int index);
 
     /// For commands only.
     void applyChoices(int index, const Choices &choices, bool reveal);
+    std::unique_ptr<RollFrame> takeOut(int index);
+    void putBack(int index, std::unique_ptr<RollFrame> frame);
 
 signals:
     void framesAdded(int first, int count);
+    void rollChanged(); ///< a frame was taken off or put back: indexes are others; currentChanged() follows
     void frameChanged(int index); ///< read, failed, exported, put to rest or woken
     void pixelsWanted(const QString &path); ///< of a resting frame
+    void readingWanted(const QString &path); ///< of one that was put back and had not been read
     void guestsWanted(const QString &path, const QStringList &files); ///< that a session names
     void restored(); ///< everything is another
     void choicesChanged(int index);
@@ -191,8 +198,10 @@ signals:
 private:
     void change(Choices after, const QString &words, int dragId = 0);
     void changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others);
+    void goTo(int index);
     void clampColumn();
     void letRest();
+    static void dropPixels(RollFrame &f);
 
     std::vector<std::unique_ptr<RollFrame>> m_frames;
     int m_current = -1;
@@ -204,6 +213,7 @@ private:
     Look m_look;
     int m_lastSpot = -1;
     std::vector<int> m_seen; ///< frames with pixels, the latest looked at last
+    QSet<QString> m_takenOff; ///< paths that undo would put back
     size_t m_budget = size_t(3) << 29;
     QUndoStack m_undo;
 };

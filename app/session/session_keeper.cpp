@@ -41,13 +41,13 @@ SessionKeeper::SessionKeeper(Session *session, const QString &folder, QObject *p
     connect(session, &Session::framesAdded, this, &SessionKeeper::scheduleKeeping);
     for (const auto signal : {&Session::frameChanged, &Session::choicesChanged, &Session::currentChanged, &Session::columnChanged})
         connect(session, signal, this, &SessionKeeper::scheduleKeeping);
-    for (const auto signal : {&Session::rowsChanged, &Session::viewportChanged, &Session::lookChanged})
+    for (const auto signal : {&Session::rollChanged, &Session::rowsChanged, &Session::viewportChanged, &Session::lookChanged})
         connect(session, signal, this, &SessionKeeper::scheduleKeeping);
 }
 
 SessionKeeper::~SessionKeeper()
 {
-    keep();
+    static_cast<void>(keep()); // nobody is left to be told
 }
 
 QString SessionKeeper::usualFolder()

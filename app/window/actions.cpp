@@ -88,8 +88,9 @@ void Actions::addFrameMenu()
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
     add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); });
+    add(QStringLiteral("takeOff"), tr("&Take this frame off the roll"), {QKeySequence(tr("Ctrl+Delete"))}, [this] { m_window->takeOff(); });
     add(QStringLiteral("findFile"), tr("&Find the file..."), {}, [this] { m_window->findFile(); });
-    add(QStringLiteral("unpin"), tr("&Take down this guest"), {}, [this] {
+    add(QStringLiteral("unpin"), tr("Take &down this guest"), {}, [this] {
         if (const RollFrame *f = m_session->readyFrame())
             m_session->unpinGuest(m_session->column() - f->trialCount());
     });
@@ -342,6 +343,7 @@ void Actions::updateEnabled()
     find("moveRight")->setEnabled(wall && trial && m_session->trial() + 1 < f->trialCount());
     const RollFrame *current = m_session->currentFrame();
     find("findFile")->setEnabled(current && current->isMissing());
+    find("takeOff")->setEnabled(wall && current);
     find("quickClean")->setEnabled(current && current->state != RollFrame::State::Failed);
     find("quickCleanAll")->setEnabled(current);
     find("saveSession")->setEnabled(current);

@@ -174,6 +174,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         m_pages->setCurrentIndex(1);
         say(tr("hold Space: untreated     T: test strip     W: loupe     Y: blind round     K: keep     Ctrl+E: export     F1: all keys"));
     });
+    connect(&m_session, &Session::rollChanged, this, [this] { m_pages->setCurrentIndex(m_session.count() > 0); });
+    connect(&m_session, &Session::readingWanted, &m_reader, &FrameReader::read);
     connect(m_topBar, &TopBar::zoomRequested, m_wall, &Wall::zoomTo);
     connect(m_wall, &Wall::visibleRegionChanged, this, [this] { m_topBar->setVisibleRegion(m_wall->visibleRegion()); });
     connect(m_wall, &Wall::settledChanged, this, &MainWindow::showSettled);
@@ -182,7 +184,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_wall, &Wall::stripMenuRequested, this, &MainWindow::showStripMenu);
     connect(m_roll, &RollPanel::menuRequested, this, [this](QPoint at) {
         QMenu menu(this);
-        for (const char *name : {"export", "quickClean", "pinGuest", "carrySpots", "findFile"})
+        for (const char *name : {"export", "quickClean", "pinGuest", "carrySpots", "findFile", "takeOff"})
             menu.addAction(m_actions->find(name));
         menu.addAction(tr("Show in the file manager"), this, [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(QFileInfo(m_session.currentFrame()->path).absolutePath())); });
         menu.exec(at);
@@ -703,6 +705,13 @@ void MainWindow::showTitle()
     setWindowTitle(m_keeper.isNamed() ? tr("%1 - Irenic").arg(QFileInfo(m_keeper.file()).fileName().remove(SessionKeeper::ending())) : tr("Irenic"));
 }
 
+void MainWindow::takeOff()
+{
+    const QString name = QFileInfo(m_session.currentFrame()->path).fileName();
+    m_session.takeOff(m_session.current());
+    say(tr("%1 is off the roll; the file stays where it is. Undo puts it back.").arg(name));
+}
+
 void MainWindow::findFile()
 {
     const RollFrame *f = m_session.currentFrame();
@@ -914,10 +923,14 @@ void MainWindow::closeEvent(QCloseEvent *event)
         event->ignore();
         return;
     }
+    if (const Status kept = m_keeper.keep(); !kept
+        && QMessageBox::question(this, tr("The session is not kept"), QString::fromStdString(kept.error().userMessage) + u'\n' + tr("Close all the same?")) != QMessageBox::Yes) {
+        event->ignore();
+        return;
+    }
     m_settings.geometry = saveGeometry();
     m_settings.docks = saveState();
     m_settings.save();
-    m_keeper.keep();
     event->accept();
 }
 

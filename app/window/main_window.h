@@ -101,6 +101,7 @@ public slots:
     void chooseSession();
     void saveSessionAs();
     void continueLast();
+    void takeOff(); ///< the current frame, of the roll
     void findFile(); ///< of the current frame, which is not where the session says
     void showShortcuts();
     void showAbout();

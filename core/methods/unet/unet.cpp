@@ -9,30 +9,50 @@ namespace irenic {
 namespace {
 
 constexpr int kPeriodPx = 2 * unet::kAlignment; ///< sensor pixels from one place of the network's grid to the next
-constexpr int kMeanReach = 24; ///< local means, before the network and of its answer, are over 49 x 49 packed samples; as in training/network.py
+constexpr int kMeanRoot = 7; ///< local means, before the network and of its answer, are over 49 x 49 packed samples; as in training/network.py
 /// Of the answer this share of that mean is one over 25 x 25 samples: with the wide mean alone, waves of some sixty pixels move the means of blocks
 /// of 64 x 64 by up to 0.49 units in the dark, where 0.46 are allowed. On photographs it gains 0.01 to 0.04 dB besides.
-constexpr int kNearReach = 12;
+constexpr int kNearRoot = 5;
 constexpr float kNearShare = 0.7f;
+constexpr int kMeanReach = kMeanRoot * kMeanRoot / 2, kNearReach = kNearRoot * kNearRoot / 2;
 constexpr int kReachPx = 2 * unet::kReach;
 constexpr int kMeanReachPx = 2 * kMeanReach;
 constexpr int kBinomialPx = 1;
 
-/// Sum over 2 * reach + 1 samples each way, in one order at every place. `out` lies in the middle of `in`.
-void boxSum(PlaneView<const float> in, int reach, PlaneView<float> columns, PlaneView<float> out)
+/// Working planes: one colour, its means over wide and near surroundings, sums of a few rows, and two lines.
+struct Room {
+    PlaneView<float> plane, mean, near, rows, lines;
+
+    Room(Scratch &scratch, Size packed)
+        : plane(scratch.plane(2, {packed.width + 2 * kMeanReach, packed.height + 2 * kMeanReach}).view()), mean(scratch.plane(3, packed).view()), near(scratch.plane(5, packed).view()),
+          rows(scratch.plane(6, {plane.width, plane.height}).view()), lines(scratch.plane(4, {plane.width, 2}).view())
+    {
+    }
+};
+
+/// out[x] = the sum of `Count` values, `step` apart, from `in` on.
+template <int Count>
+void sumOf(const float *in, ptrdiff_t step, int width, float *out)
 {
+    for (int x = 0; x < width; ++x) {
+        float sum = in[x];
+        for (int k = 1; k < Count; ++k)
+            sum += in[x + k * step];
+        out[x] = sum;
+    }
+}
+
+/// Sum over Root * Root samples each way, in one order at every place: over Root of them, then over Root such sums. `out` lies in the middle of `in`.
+template <int Root>
+void boxSum(PlaneView<const float> in, const Room &room, PlaneView<float> out)
+{
+    const int rows = out.height + Root * (Root - 1), few = out.width + Root * (Root - 1);
+    for (int y = 0; y < rows; ++y)
+        sumOf<Root>(in.row(y), in.stride, in.width, room.rows.row(y));
     for (int y = 0; y < out.height; ++y) {
-        float *column = columns.row(0), *o = out.row(y);
-        std::copy_n(in.row(y), in.width, column);
-        for (int k = 1; k <= 2 * reach; ++k) {
-            const float *from = in.row(y + k);
-            for (int x = 0; x < in.width; ++x)
-                column[x] += from[x];
-        }
-        std::copy_n(column, out.width, o);
-        for (int k = 1; k <= 2 * reach; ++k)
-            for (int x = 0; x < out.width; ++x)
-                o[x] += column[x + k];
+        sumOf<Root>(room.rows.row(y), Root * room.rows.stride, in.width, room.lines.row(0));
+        sumOf<Root>(room.lines.row(0), 1, few, room.lines.row(1));
+        sumOf<Root>(room.lines.row(1), Root, out.width, out.row(y));
     }
 }
 
@@ -48,7 +68,8 @@ public:
     explicit Unet(const Treatment &t) : m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
 
     int haloPx() const override { return std::max(m_fullColour->haloPx(), kReachPx + 2 * kMeanReachPx + kPeriodPx + kBinomialPx + 1); }
-    int bestTilePx() const override { return 640; }
+    /// With its wide halo small tiles compute most places twice; larger ones than this take too long to stop.
+    int bestTilePx() const override { return 960; }
 
     void denoiseTile(const TileInput &in, Rect where, const TileOutput &out, Scratch &scratch) const override
     {
@@ -94,19 +115,12 @@ private:
         return {given, left, top, {length(left, answered.right() + kReachPx) / 2, length(top, answered.bottom() + kReachPx) / 2}};
     }
 
-    /// Working planes: one colour, its means over wide and near surroundings, and a line.
-    struct Room {
-        PlaneView<float> plane, mean, near, columns;
-        Room(Scratch &scratch, Size packed)
-            : plane(scratch.plane(2, {packed.width + 2 * kMeanReach, packed.height + 2 * kMeanReach}).view()), mean(scratch.plane(3, packed).view()), near(scratch.plane(5, packed).view()), columns(scratch.plane(4, {packed.width + 2 * kMeanReach, 1}).view())
-        {
-        }
-    };
-
-    /// The packed planes less their local means, and the noise that the network is told.
-    static void fillInput(const TileInput &in, const Grid &g, float sigma, const Room &room, float *to)
+    /// The packed planes less their local means, and the noise that the network is told. False once stopped.
+    static bool fillInput(const TileInput &in, const Grid &g, float sigma, const Room &room, const std::stop_token &stop, float *to)
     {
         for (int c = 0; c < unet::kPlanes; ++c) {
+            if (stop.stop_requested())
+                return false;
             for (int y = 0; y < room.plane.height; ++y) {
                 // Beyond what was given lies only what no sample asks for.
                 const float *from = in.planes[0].row(std::min(g.top - kMeanReachPx + 2 * y + c / 2 - g.given.y, in.height() - 1));
@@ -114,7 +128,7 @@ private:
                 for (int x = 0; x < room.plane.width; ++x)
                     room.plane.row(y)[x] = from[std::min(first + 2 * x, in.width() - 1)];
             }
-            boxSum(room.plane, kMeanReach, room.columns, room.mean);
+            boxSum<kMeanRoot>(room.plane, room, room.mean);
             for (int y = 0; y < g.packed.height; ++y) {
                 const float *samples = room.plane.row(y + kMeanReach) + kMeanReach, *sums = room.mean.row(y);
                 float *o = to + size_t(y) * size_t(g.packed.width) * kChannels + c;
@@ -126,23 +140,27 @@ private:
             to[unet::kPlanes] = sigma;
             std::fill(to + unet::kPlanes + 1, to + kChannels, 0.f);
         }
+        return true;
     }
 
     /// The network's answer over `wide`, mosaic again. What is taken away has no local mean, whatever was learned: brightness and colour stay.
-    static void collect(const float *answer, const Grid &g, Rect wide, const Room &room, PlaneView<float> noise)
+    /// False once stopped.
+    static bool collect(const float *answer, const Grid &g, Rect wide, const Room &room, const std::stop_token &stop, PlaneView<float> noise)
     {
         const int firstX = (wide.x - g.left) / 2, firstY = (wide.y - g.top) / 2;
         const Size inner{(wide.right() - g.left + 1) / 2 - firstX, (wide.bottom() - g.top + 1) / 2 - firstY};
         const PlaneView<float> plane = room.plane.cut({0, 0, inner.width + 2 * kMeanReach, inner.height + 2 * kMeanReach}), mean = room.mean.cut({0, 0, inner.width, inner.height}), near = room.near.cut({0, 0, inner.width, inner.height});
         constexpr int kMargin = kMeanReach - kNearReach;
         for (int c = 0; c < unet::kPlanes; ++c) {
+            if (stop.stop_requested())
+                return false;
             for (int y = 0; y < plane.height; ++y) {
                 const float *from = answer + (size_t(firstY - kMeanReach + y) * size_t(g.packed.width) + size_t(firstX - kMeanReach)) * kChannels + c;
                 for (int x = 0; x < plane.width; ++x)
                     plane.row(y)[x] = from[size_t(x) * kChannels];
             }
-            boxSum(plane, kMeanReach, room.columns, mean);
-            boxSum(plane.cut({kMargin, kMargin, plane.width - 2 * kMargin, plane.height - 2 * kMargin}), kNearReach, room.columns, near);
+            boxSum<kMeanRoot>(plane, room, mean);
+            boxSum<kNearRoot>(plane.cut({kMargin, kMargin, plane.width - 2 * kMargin, plane.height - 2 * kMargin}), room, near);
             constexpr float kWide = (1 - kNearShare) * kMeanOf, kNear = kNearShare * kNearOf;
             for (int y = 0; y < inner.height; ++y) {
                 const int at = g.top + 2 * (firstY + y) + c / 2 - wide.y;
@@ -153,6 +171,7 @@ private:
                         noise.row(at)[across] = plane.row(y + kMeanReach)[x + kMeanReach] - mean.row(y)[x] * kWide - near.row(y)[x] * kNear;
             }
         }
+        return true;
     }
 
     /// What the network takes for noise of that sigma over `wide`, mosaic again. False once stopped.
@@ -161,11 +180,10 @@ private:
         const Grid grid = gridFor(in, where.grownBy(haloPx()), wide.grownBy(kMeanReachPx));
         unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(unet::shippedWeights().value()); }).network;
         const Room room(scratch, grid.packed);
-        fillInput(in, grid, sigma, room, network.input(grid.packed));
+        if (!fillInput(in, grid, sigma, room, scratch.stop, network.input(grid.packed)))
+            return false;
         const float *answer = network.run(grid.packed, scratch.stop);
-        if (answer)
-            collect(answer, grid, wide, room, noise);
-        return answer != nullptr;
+        return answer && collect(answer, grid, wide, room, scratch.stop, noise);
     }
 
     /// Luminance is what the binomial filter (1 2 1) both ways leaves of the mosaic, colour is the rest.

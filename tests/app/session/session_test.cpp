@@ -30,6 +30,76 @@ private slots:
         QCOMPARE(m_session->count(), 3);
     }
 
+    void aFrameIsTakenOffAndPutBack()
+    {
+        const auto frame = m_session->frame(0).frame;
+        m_session->setCurrent(1);
+        m_session->changeStrength(0, false, 0.42);
+        m_session->setCurrent(0);
+        m_session->chooseKeeper(2);
+        QSignalSpy roll(m_session.get(), &Session::rollChanged), wanted(m_session.get(), &Session::pixelsWanted), current(m_session.get(), &Session::currentChanged);
+        m_session->takeOff(0);
+        QCOMPARE(m_session->count(), 1);
+        QCOMPARE(m_session->current(), 0);
+        QCOMPARE(m_session->readyFrame()->path, QStringLiteral("/roll/two.dng"));
+        QCOMPARE(m_session->readyFrame()->trials[0].luminance, 0.42);
+        QCOMPARE(m_session->undoStack()->undoText(), QStringLiteral("taking one off the roll"));
+        QCOMPARE(roll.size(), 1);
+        QCOMPARE(current.size(), 1); // the number is the same, the frame is not
+        QVERIFY(wanted.isEmpty());
+
+        m_session->undoStack()->undo();
+        QCOMPARE(m_session->currentFrame()->path, QStringLiteral("/roll/one.dng"));
+        QCOMPARE(m_session->currentFrame()->keeper, 2);
+        QCOMPARE(wanted.size(), 1); // its pixels were let go
+        m_session->setAwake("/roll/one.dng", frame);
+        QVERIFY(m_session->readyFrame());
+        m_session->undoStack()->undo();
+        QCOMPARE(m_session->readyFrame()->keeper, -1);
+        m_session->undoStack()->undo();
+        QVERIFY(m_session->frame(1).trials[0].luminance != 0.42);
+        for (int i = 0; i < 3; ++i)
+            m_session->undoStack()->redo();
+        QCOMPARE(m_session->count(), 1);
+        QCOMPARE(m_session->frame(0).trials[0].luminance, 0.42);
+    }
+
+    void theLastFrameLeavesAnEmptyRoll()
+    {
+        m_session->setCurrent(1);
+        m_session->takeOff(1);
+        QCOMPARE(m_session->current(), 0);
+        m_session->takeOff(0);
+        QCOMPARE(m_session->current(), -1);
+        QVERIFY(!m_session->currentFrame() && m_session->trial() < 0);
+        m_session->takeOff(0);
+        QCOMPARE(m_session->undoStack()->count(), 2);
+        m_session->undoStack()->undo();
+        QCOMPARE(m_session->currentFrame()->path, QStringLiteral("/roll/one.dng"));
+    }
+
+    void aFileThatCameBackByItselfIsNotPutBackTwice()
+    {
+        m_session->takeOff(0);
+        QCOMPARE(m_session->addPaths({"/roll/one.dng"}), QList<int>{1});
+        QCOMPARE(m_session->undoStack()->count(), 0);
+        QCOMPARE(m_session->count(), 2);
+    }
+
+    void whatWasStillReadWhenTakenOffIsReadAnew()
+    {
+        m_session->addPaths({"/roll/three.dng"});
+        QSignalSpy wanted(m_session.get(), &Session::readingWanted);
+        m_session->takeOff(2);
+        m_session->setOpened("/roll/three.dng", m_session->frame(0).frame); // what was under way ends, and nobody asks any more
+        m_session->setReadingDone("/roll/three.dng", m_session->frame(0).frame, m_session->frame(0).noise, {});
+        QCOMPARE(m_session->count(), 2);
+        m_session->undoStack()->undo();
+        QCOMPARE(wanted, (QList<QVariantList>{{QStringLiteral("/roll/three.dng")}}));
+        m_session->setReadingDone("/roll/three.dng", m_session->frame(0).frame, m_session->frame(0).noise, {});
+        QCOMPARE(m_session->frame(2).state, RollFrame::State::Ready);
+    }
+
     void threeMethodsHangAtFirst()
     {
         const RollFrame &f = m_session->frame(0);

@@ -221,6 +221,32 @@ private slots:
         QVERIFY(m_window->wall()->isVisible());
     }
 
+    void aSessionThatCannotBeKeptIsSaidBeforeTheWindowCloses()
+    {
+        const QString folder = SessionKeeper::usualFolder();
+        QVERIFY(QDir(folder).removeRecursively());
+        QFile inTheWay(folder);
+        QVERIFY(inTheWay.open(QIODevice::WriteOnly));
+        inTheWay.close();
+        open({"scene.dng"});
+        const auto answer = [&](QMessageBox::StandardButton button) {
+            QString said;
+            QTimer::singleShot(200, this, [&] {
+                if (auto *box = qobject_cast<QMessageBox *>(QApplication::activeModalWidget())) {
+                    said = box->text();
+                    box->button(button)->click();
+                }
+            });
+            m_window->close();
+            return said;
+        };
+        QVERIFY(answer(QMessageBox::No).contains("cannot be kept"));
+        QVERIFY(m_window->isVisible());
+        QVERIFY(answer(QMessageBox::Yes).contains("cannot be kept"));
+        QVERIFY(!m_window->isVisible());
+        QVERIFY(inTheWay.remove());
+    }
+
     void unfinishedExportsAreOfferedAtTheNextStart()
     {
         m_window.reset();

@@ -100,6 +100,35 @@ private slots:
         QCOMPARE(m_window->wall()->pane(1)->image().region, QRect(0, 0, 500, 600)); // hangs upright
     }
 
+    void framesLeaveTheRollAndComeBack()
+    {
+        m_window->open({m_dir.path()});
+        for (int i = 1; i < 3; ++i)
+            QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).state, RollFrame::State::Failed, kPatienceMs);
+        auto *roll = m_window->findChild<RollPanel *>("roll");
+        QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ControlModifier); // one that failed can go, too
+        QCOMPARE(session()->currentFrame()->name(), QStringLiteral("first"));
+        QCOMPARE(roll->model()->rowCount(), 2);
+        QCOMPARE(roll->currentIndex().row(), 0);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ControlModifier);
+        QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ControlModifier);
+        QCOMPARE(session()->count(), 0);
+        QVERIFY(m_window->findChild<QWidget *>("emptyPage")->isVisible());
+        QVERIFY(!m_window->findChild<QAction *>("takeOff")->isEnabled() && !m_window->findChild<QAction *>("export")->isEnabled());
+        QVERIFY(QFile::exists(m_dir.filePath("first.dng")));
+
+        QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ControlModifier);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).state, RollFrame::State::Ready, kPatienceMs);
+        QCOMPARE(session()->currentFrame()->name(), QStringLiteral("first"));
+        QCOMPARE(roll->currentIndex().row(), 0);
+        QVERIFY(m_window->wall()->isVisible());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        QVERIFY(m_window->wall()->pane(1)->hasImage());
+    }
+
     void untreatedPixelsHangBeforeTheNoiseIsMeasured()
     {
         // The session is told step by step what the reader finds; nothing else is waited for.
