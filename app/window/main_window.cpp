@@ -2,6 +2,7 @@
 #include "window/main_window.h"
 
 #include "panels/blind_view.h"
+#include "panels/empty_page.h"
 #include "panels/export_dialog.h"
 #include "panels/frame_panels.h"
 #include "panels/guide_note.h"
@@ -14,6 +15,7 @@
 #include "panels/rendering_panel.h"
 #include "panels/roll_panel.h"
 #include "panels/spot_bar.h"
+#include "panels/status_line.h"
 #include "panels/top_bar.h"
 #include "view/comparison_sheet.h"
 #include "view/durations.h"
@@ -33,20 +35,16 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QInputDialog>
-#include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
-#include <QProgressBar>
-#include <QPushButton>
 #include <QSaveFile>
 #include <QSettings>
 #include <QSlider>
 #include <QStackedWidget>
 #include <QStandardPaths>
-#include <QStatusBar>
 #include <QTableWidget>
 #include <QUndoView>
 
@@ -76,7 +74,14 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     m_topBar = new TopBar(&m_session);
     m_roll = new RollPanel(&m_session);
     m_pages = new QStackedWidget;
-    m_pages->addWidget(makeEmptyPage());
+    m_empty = new EmptyPage;
+    m_empty->setLastSession(m_keeper.last());
+    m_empty->setDemoOffered(!demoRoll().isEmpty());
+    connect(m_empty, &EmptyPage::filesWanted, this, &MainWindow::chooseFiles);
+    connect(m_empty, &EmptyPage::folderWanted, this, &MainWindow::chooseFolder);
+    connect(m_empty, &EmptyPage::lastSessionWanted, this, &MainWindow::continueLast);
+    connect(m_empty, &EmptyPage::demoWanted, this, &MainWindow::openDemoRoll);
+    m_pages->addWidget(m_empty);
     auto *booth = new QWidget;
     auto *column = new QVBoxLayout(booth);
     column->setContentsMargins(0, 0, 0, 0);
@@ -123,7 +128,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
                 m->addSeparator();
         }
     }
-    makeStatusBar();
+    m_status = new StatusLine(&m_queue);
+    setStatusBar(m_status);
     fillRecentMenu();
 
     connect(&m_reader, &FrameReader::opened, &m_session, &Session::setOpened);
@@ -207,8 +213,6 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         say(tr("Pinned %1. %2").arg(QString::fromStdString(guest->file.filename().string()), QString::fromStdString(guest->words)));
     });
     connect(&m_guests, &GuestLoader::failed, this, [this](const QString &problem) { say(problem); });
-    connect(&m_queue, &ExportQueue::changed, this, &MainWindow::showQueue);
-    connect(&m_queue, &ExportQueue::progressed, this, &MainWindow::showQueue);
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
         m_session.noteExported(source, file);
         say(tr("Written and verified: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
@@ -222,7 +226,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         const int done = m_queue.count(QueuedJob::State::Done), failed = m_queue.count(QueuedJob::State::Failed);
         if (done + failed > 1)
             say(failed == 0 ? tr("The queue is done: %1 files written and verified. The Queue panel (F12) tells of each.").arg(done)
-                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed), m_revealFolder);
+                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed), m_status->folderToReveal());
     });
     qApp->installEventFilter(this);
     setWallGrey(m_settings.wall);
@@ -503,114 +507,23 @@ MainWindow::~MainWindow()
     qDeleteAll(m_docks);
 }
 
-QWidget *MainWindow::makeEmptyPage()
-{
-    auto *page = new QWidget;
-    page->setObjectName(QStringLiteral("emptyPage"));
-    page->setAutoFillBackground(true);
-    auto *column = new QVBoxLayout(page);
-    column->setSpacing(12);
-    column->addStretch(2);
-    auto *title = new QLabel(tr("Drop raw frames or a folder here"));
-    QFont f = title->font();
-    f.setPointSizeF(f.pointSizeF() * 1.7);
-    title->setFont(f);
-    auto *words = new QLabel(tr("Irenic measures the noise of each, hangs the same pixels side by side under several strengths,\n"
-                                "and writes a clean DNG or TIFF. The originals are never written to."));
-    for (QLabel *l : {title, words}) {
-        l->setAlignment(Qt::AlignCenter);
-        column->addWidget(l);
-    }
-    auto *row = new QHBoxLayout;
-    row->addStretch(1);
-    const auto button = [&](const QString &text, auto slot) {
-        auto *b = new QPushButton(text);
-        b->setMinimumSize(std::max(132, fontMetrics().horizontalAdvance(text) + 36), 30);
-        connect(b, &QPushButton::clicked, this, slot);
-        row->addWidget(b);
-        return b;
-    };
-    button(tr("Open frames..."), &MainWindow::chooseFiles);
-    button(tr("Open folder..."), &MainWindow::chooseFolder);
-    m_continue = button(tr("Continue where you left off"), &MainWindow::continueLast);
-    m_continue->setObjectName(QStringLiteral("continueButton"));
-    m_continue->setVisible(!m_keeper.last().isEmpty());
-    m_continue->setToolTip(QDir::toNativeSeparators(m_keeper.last()));
-    QPushButton *demo = button(tr("Open the demo roll"), &MainWindow::openDemoRoll);
-    demo->setObjectName(QStringLiteral("openDemoButton"));
-    demo->setVisible(!demoRoll().isEmpty());
-    row->addStretch(1);
-    column->addLayout(row);
-    column->addStretch(3);
-    return page;
-}
-
-void MainWindow::makeStatusBar()
-{
-    statusBar()->setSizeGripEnabled(false);
-    m_settled = new QLabel;
-    m_settled->setObjectName(QStringLiteral("settled"));
-    m_message = new QLabel;
-    m_message->setObjectName(QStringLiteral("message"));
-    m_reveal = new QPushButton(tr("Show in folder"));
-    m_reveal->setFlat(true);
-    m_reveal->hide();
-    connect(m_reveal, &QPushButton::clicked, this, [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(m_revealFolder)); });
-    m_progress = new QProgressBar;
-    m_progress->setFixedWidth(120);
-    m_progress->setMaximumHeight(10);
-    m_progress->setTextVisible(false);
-    m_progress->setRange(0, 1000);
-    m_progress->hide();
-    m_queueLabel = new QLabel;
-    m_queueLabel->setObjectName(QStringLiteral("queue"));
-    m_settled->setMinimumWidth(150);
-    statusBar()->addWidget(m_settled);
-    statusBar()->addWidget(m_message, 1);
-    statusBar()->addPermanentWidget(m_reveal);
-    statusBar()->addPermanentWidget(m_progress);
-    statusBar()->addPermanentWidget(m_queueLabel);
-    statusBar()->setContentsMargins(8, 0, 8, 0);
-}
-
 void MainWindow::showSettled()
 {
     if (!m_session.readyFrame() || view() == View::Blind)
-        m_settled->clear();
+        m_status->setSettled({});
     else if (view() == View::Strip)
-        m_settled->setText(m_strip->allSettled() ? tr("all pictures settled") : tr("computing"));
+        m_status->setSettled(m_strip->allSettled() ? tr("all pictures settled") : tr("computing"));
     else if (view() == View::Loupe)
-        m_settled->setText(m_loupe->allSettled() ? tr("both settled") : tr("computing"));
+        m_status->setSettled(m_loupe->allSettled() ? tr("both settled") : tr("computing"));
     else if (m_wall->allSettled())
-        m_settled->setText(tr("all panes settled"));
+        m_status->setSettled(tr("all panes settled"));
     else
-        m_settled->setText(tr("settled: %1 of %2 panes").arg(m_wall->settledCount()).arg(m_wall->paneCount()));
-}
-
-void MainWindow::showQueue()
-{
-    const bool busy = m_queue.isBusy();
-    m_progress->setVisible(busy);
-    if (!busy) {
-        const int over = m_queue.overCount(), waiting = m_queue.waitingCount();
-        m_queueLabel->setText(waiting > 0 ? tr("queue: paused, %1 waiting").arg(waiting) : over == 0 ? QString() : over == 1 ? tr("queue: done, 1 file") : tr("queue: done, %1 files").arg(over));
-        return;
-    }
-    const double left = m_queue.secondsLeft();
-    const int total = int(m_queue.entries().size());
-    QString text = tr("queue: %1 of %2").arg(m_queue.overCount() + 1).arg(total);
-    if (left >= 0)
-        text += tr(", about %1 left").arg(durationWords(left));
-    m_queueLabel->setText(text);
-    m_progress->setValue(int(1000 * (m_queue.overCount() + m_queue.fraction()) / std::max(1, total)));
+        m_status->setSettled(tr("settled: %1 of %2 panes").arg(m_wall->settledCount()).arg(m_wall->paneCount()));
 }
 
 void MainWindow::say(const QString &text, const QString &folderToReveal)
 {
-    m_message->setText(text);
-    m_message->setToolTip(text);
-    m_revealFolder = folderToReveal;
-    m_reveal->setVisible(!folderToReveal.isEmpty());
+    m_status->say(text, folderToReveal);
 }
 
 void MainWindow::open(const QStringList &paths)
@@ -864,18 +777,13 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     m_blind->setTones(tones);
     m_readings->setTones(tones);
     m_histogram->setTones(tones);
-    QPalette p = m_pages->widget(0)->palette();
-    p.setColor(QPalette::Window, tones.wall);
-    p.setColor(QPalette::WindowText, tones.wallInk);
-    m_pages->widget(0)->setPalette(p);
+    m_empty->setTones(tones);
+    m_status->setTones(tones);
     m_actions->wallGreys[int(wall)]->setChecked(true);
     // Sheets on leaves only: one on the window puts back the palettes of all that is in it.
     menuBar()->setStyleSheet(QStringLiteral("QMenuBar { background: %1; color: %2; } QMenuBar::item { padding: 5px 10px; background: transparent; }"
                                             "QMenuBar::item:selected { background: %3; color: %4; }")
                                  .arg(tones.chrome.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name()));
-    statusBar()->setStyleSheet(QStringLiteral("QStatusBar { background: %1; } QStatusBar::item { border: none; }").arg(tones.chrome.name()));
-    m_progress->setStyleSheet(QStringLiteral("QProgressBar { border: 1px solid %1; background: %2; } QProgressBar::chunk { background: %3; }")
-                                  .arg(tones.chromeInk.name(), tones.chrome.name(), tones.accent.name()));
 }
 
 void MainWindow::setRollShown(bool shown)

@@ -15,15 +15,13 @@
 #include <QMainWindow>
 
 class QDockWidget;
-class QLabel;
-class QProgressBar;
-class QPushButton;
 class QStackedWidget;
 
 namespace irenic {
 
 class Actions;
 class BlindView;
+class EmptyPage;
 class GuideNote;
 class HistogramPanel;
 class Loupe;
@@ -33,6 +31,7 @@ class LensPanel;
 class RegionsPanel;
 class RenderingPanel;
 class RollPanel;
+class StatusLine;
 class TopBar;
 
 class MainWindow : public QMainWindow
@@ -117,10 +116,7 @@ protected:
     bool eventFilter(QObject *watched, QEvent *event) override;
 
 private:
-    QWidget *makeEmptyPage();
-    void makeStatusBar();
     void showSettled();
-    void showQueue();
     QDockWidget *addDock(const QString &name, const QString &title, QWidget *panel);
     void readAll(const QStringList &paths);
     void wantGuest(const QString &path, const QString &file);
@@ -165,10 +161,8 @@ private:
     QByteArray m_firstDocks; ///< as they are at the first start
     QStackedWidget *m_pages, *m_views;
     Actions *m_actions;
-    QLabel *m_settled, *m_message, *m_queueLabel;
-    QPushButton *m_reveal, *m_continue;
-    QProgressBar *m_progress;
-    QString m_revealFolder;
+    EmptyPage *m_empty;
+    StatusLine *m_status;
 };
 
 } // namespace irenic
