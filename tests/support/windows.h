@@ -2,6 +2,7 @@
 #pragma once
 
 #include "window/main_window.h"
+#include "window/start.h"
 
 #include <QDir>
 #include <QSettings>
@@ -15,6 +16,14 @@ inline void forgetAll()
 {
     QSettings().clear();
     QDir(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation)).removeRecursively();
+}
+
+/// As at the first start after installing: with the application's looks, in a place of the test's own.
+inline void startAfresh()
+{
+    QStandardPaths::setTestModeEnabled(true);
+    prepareApplication(*qApp);
+    forgetAll();
 }
 
 /// A window as the user sees it first, with the keyboard; null where it did not come up.

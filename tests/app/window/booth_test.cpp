@@ -11,7 +11,6 @@
 #include "view/leftover_view.h"
 #include "view/plot.h"
 #include "window/actions.h"
-#include "window/start.h"
 
 #include <QComboBox>
 #include <QDir>
@@ -22,7 +21,6 @@
 #include <QPushButton>
 #include <QSignalSpy>
 #include <QSpinBox>
-#include <QStandardPaths>
 #include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTest>
@@ -38,9 +36,7 @@ class BoothTest : public QObject
 private slots:
     void initTestCase()
     {
-        QStandardPaths::setTestModeEnabled(true);
-        prepareApplication(*qApp);
-        forgetAll();
+        startAfresh();
         ShootOptions o;
         o.iso = 6400;
         for (const char *name : {"first", "second"})

@@ -5,7 +5,6 @@
 #include "panels/rendering_panel.h"
 #include "support/frames.h"
 #include "support/windows.h"
-#include "window/start.h"
 
 #include <QAction>
 #include <QCheckBox>
@@ -35,15 +34,15 @@ class HandOnTest : public QObject
 private slots:
     void initTestCase()
     {
-        QStandardPaths::setTestModeEnabled(true);
-        prepareApplication(*qApp);
+        startAfresh();
     }
 
     void init()
     {
         forgetAll();
         m_dir = std::make_unique<QTemporaryDir>();
-        const ShootOptions o{.iso = 3200};
+        ShootOptions o;
+        o.iso = 3200;
         QVERIFY(writeShot(path("scene.dng").toStdString(), shoot(makeScene({700, 500}), o).value(), o));
         QVERIFY(writeShot(path("warm.dng").toStdString(), shoot(flatScene({300, 200}, 0.35f, 0.22f, 0.1f), o).value(), o));
         show();
@@ -203,7 +202,9 @@ private slots:
         open({"scene.dng", "warm.dng"});
         session()->setCurrent(1);
         session()->chooseKeeper(2);
-        session()->changeRendering({.exposureEv = 1}, "exposure");
+        Rendering brighter;
+        brighter.exposureEv = 1;
+        session()->changeRendering(brighter, "exposure");
         session()->setViewport({2, {0.25, 0.5}});
         m_window->close();
         m_window.reset();

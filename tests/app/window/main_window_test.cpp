@@ -4,7 +4,6 @@
 #include "support/frames.h"
 #include "support/windows.h"
 #include "view/strength_slider.h"
-#include "window/start.h"
 
 #include <libraw/libraw.h>
 
@@ -19,7 +18,6 @@
 #include <QMimeData>
 #include <QPushButton>
 #include <QRadioButton>
-#include <QStandardPaths>
 #include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTest>
@@ -47,9 +45,7 @@ class MainWindowTest : public QObject
 private slots:
     void initTestCase()
     {
-        QStandardPaths::setTestModeEnabled(true);
-        prepareApplication(*qApp);
-        forgetAll();
+        startAfresh();
         ShootOptions o;
         o.iso = 6400;
         const auto first = shoot(makeScene({900, 700}), o);

@@ -6,7 +6,6 @@
 #include "view/strength_slider.h"
 #include "view/tone_curve.h"
 #include "window/actions.h"
-#include "window/start.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -14,7 +13,6 @@
 #include <QDoubleSpinBox>
 #include <QPushButton>
 #include <QSignalSpy>
-#include <QStandardPaths>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -28,9 +26,7 @@ class SeasonTest : public QObject
 private slots:
     void initTestCase()
     {
-        QStandardPaths::setTestModeEnabled(true);
-        prepareApplication(*qApp);
-        forgetAll();
+        startAfresh();
         ShootOptions o;
         o.iso = 6400;
         o.lateralRed = 2;
