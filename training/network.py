@@ -8,7 +8,7 @@ from torch import nn
 
 WIDTHS = (16, 48, 96)
 MEAN = 49  # packed samples, each way: what is left of noise in the mean is a 2401st of its variance
-NEAR_MEAN, NEAR_SHARE = 25, 0.7  # of the answer's mean, or means of blocks would drift
+NEAR_MEAN, NEAR_SHARE = 25, 0.85  # of the answer's mean, or means of blocks would drift
 
 
 def local_mean(planes, side=MEAN):

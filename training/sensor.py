@@ -46,7 +46,7 @@ def augment(scene, side, rng):
     crop = np.rot90(crop, rng.integers(4))[..., rng.permutation(3)]
     if rng.random() < 0.08:  # nothing but noise: nothing must be made of it
         crop = np.broadcast_to(crop.mean((0, 1)), crop.shape)
-    if rng.random() < 0.07:
+    if rng.random() < 0.15:
         crop = pattern(rng, side)
     # Things of one scene differ in brightness more than in colour, and the finer the more so.
     grey = crop.mean(2, keepdims=True)

@@ -10,10 +10,10 @@ namespace {
 
 constexpr int kPeriodPx = 2 * unet::kAlignment; ///< sensor pixels from one place of the network's grid to the next
 constexpr int kMeanRoot = 7; ///< local means, before the network and of its answer, are over 49 x 49 packed samples; as in training/network.py
-/// Of the answer this share of that mean is one over 25 x 25 samples: with the wide mean alone, waves of some sixty pixels move the means of blocks
-/// of 64 x 64 by up to 0.49 units in the dark, where 0.46 are allowed. On photographs it gains 0.01 to 0.04 dB besides.
+/// Of the answer this share of that mean is one over 25 x 25 samples, as in training: with the wide mean alone, waves of some sixty pixels move
+/// the means of blocks of 64 x 64 further than noise lets them be known.
 constexpr int kNearRoot = 5;
-constexpr float kNearShare = 0.7f;
+constexpr float kNearShare = 0.85f;
 constexpr int kMeanReach = kMeanRoot * kMeanRoot / 2, kNearReach = kNearRoot * kNearRoot / 2;
 constexpr int kReachPx = 2 * unet::kReach;
 constexpr int kMeanReachPx = 2 * kMeanReach;
