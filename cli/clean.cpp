@@ -96,10 +96,12 @@ Result<ExportJob> jobOf(const CleanArguments &a)
             return lens.error();
         job.lens = lens.value();
     }
-    if (!a.shape.empty() && !shapeFromName(a.shape))
-        return wrong("The shape must be largest, original or everything, not \"" + a.shape + "\".");
-    if (!a.shape.empty())
-        job.lens.shape = *shapeFromName(a.shape);
+    if (!a.shape.empty()) {
+        const auto shape = shapeFromName(a.shape);
+        if (!shape)
+            return wrong("The shape must be largest, original or everything, not \"" + a.shape + "\".");
+        job.lens.shape = *shape;
+    }
     job.lens.fringes = a.fringes.value_or(job.lens.fringes);
     for (const std::string &what : a.correct)
         if (what != "lateral" && what != "vignetting" && what != "distortion")
@@ -164,9 +166,7 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
             const LensProfile &p = profiles.front();
             if ((asked("distortion") && !p.hasDistortion) || (asked("vignetting") && !p.hasVignetting) || (asked("lateral") && !p.hasLateral && !a.measureLateral))
                 return missing(" tells all that is to be undone (it is " + p.name + ")");
-            lens = p.correction;
-            lens.shape = given.shape;
-            lens.fringes = given.fringes;
+            lens = p.appliedTo(given);
         }
     }
     if (!a.correct.empty()) {

@@ -35,7 +35,7 @@ def pack(mosaic):
 
 def augment(scene, side, rng):
     """A crop of a scene as another camera might see it under other light: float32, side x side x 3, camera channels."""
-    zoom = min(int(rng.choice([1, 1, 2, 2, 3])), scene.shape[0] // side)
+    zoom = int(rng.choice([1, 1, 2, 2, 2]))
     need = side * zoom
     y, x = rng.integers(0, scene.shape[0] - need + 1), rng.integers(0, scene.shape[1] - need + 1)
     crop = scene[y:y + need, x:x + need].astype(np.float32)

@@ -161,11 +161,7 @@ void LensPanel::useProfile(int index)
         return;
     const LensProfile &p = m_profiles[size_t(index - 1)];
     set(tr("profile of the lens"), [&](LensCorrection &l) {
-        const LensCorrection::Shape shape = l.shape;
-        const double fringes = l.fringes;
-        l = p.correction;
-        l.shape = shape;
-        l.fringes = fringes;
+        l = p.appliedTo(l);
         l.lateral = p.hasLateral;
         l.vignetting = p.hasVignetting;
         l.distortion = p.hasDistortion;

@@ -207,10 +207,7 @@ QList<int> Session::addPaths(const QStringList &paths)
         const QString path = QFileInfo(given).absoluteFilePath();
         if (indexOf(path) >= 0)
             continue;
-        if (m_takenOff.remove(path)) {
-            m_undo.clear();
-            m_takenOff.clear();
-        }
+        comeBack(path);
         auto frame = std::make_unique<RollFrame>();
         frame->path = path;
         m_frames.push_back(std::move(frame));
@@ -278,6 +275,15 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
         emit guestsWanted(path, files);
     }
     letRest();
+}
+
+/// A file comes into the roll otherwise than by undo, which must not put it there a second time.
+void Session::comeBack(const QString &path)
+{
+    if (!m_takenOff.contains(path))
+        return;
+    m_undo.clear();
+    m_takenOff.clear();
 }
 
 void Session::dropPixels(RollFrame &f)
@@ -860,6 +866,7 @@ QStringList Session::setFound(const QString &missing, const QString &file)
         const QString at = f.path == missing ? info.absoluteFilePath() : info.absoluteDir().filePath(QFileInfo(f.path).fileName());
         if (indexOf(at) >= 0 || !QFile::exists(at))
             continue;
+        comeBack(at);
         f.path = at;
         f.state = RollFrame::State::Reading;
         f.problem.clear();

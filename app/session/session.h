@@ -201,6 +201,7 @@ private:
     void goTo(int index);
     void clampColumn();
     void letRest();
+    void comeBack(const QString &path);
     static void dropPixels(RollFrame &f);
 
     std::vector<std::unique_ptr<RollFrame>> m_frames;

@@ -157,10 +157,10 @@ private slots:
     {
         // A bright window with a violet rim in a dark wall.
         const QTemporaryDir dir;
-        Scene scene = makeScene({300, 200});
+        Scene scene = flatScene({300, 200}, 0.6f, 0.6f, 0.6f);
         for (int y = 0; y < 200; ++y)
-            for (int x = 0; x < 300; ++x) {
-                const std::array<float, 3> colour = x < 148 ? std::array{0.02f, 0.02f, 0.02f} : x < 151 ? std::array{0.25f, 0.06f, 0.4f} : std::array{0.6f, 0.6f, 0.6f};
+            for (int x = 0; x < 151; ++x) {
+                const std::array<float, 3> colour = x < 148 ? std::array{0.02f, 0.02f, 0.02f} : std::array{0.25f, 0.06f, 0.4f};
                 std::copy(colour.begin(), colour.end(), scene.rgb.begin() + 3 * (300 * y + x));
             }
         ShootOptions o;
@@ -281,7 +281,7 @@ private slots:
             return json::parse(measured.out.toStdString())["luminanceNoise"].get<double>();
         };
         const double before = noiseOf(m_shot), after = noiseOf(out + "/frame-clean.dng");
-        QVERIFY2(after < 0.75 * before, qPrintable(QStringLiteral("%1 of %2").arg(after).arg(before)));
+        QVERIFY2(after < 0.5 * before, qPrintable(QStringLiteral("%1 of %2").arg(after).arg(before)));
     }
 
     void otherKindsFindTheirOwnFormat()

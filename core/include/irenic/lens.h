@@ -48,6 +48,15 @@ struct LensProfile {
     double likeness = 0;       ///< how well it matches what the file says, 0 to 1
     LensCorrection correction; ///< interpolated for the frame's focal length and aperture; nothing switched on
     bool hasLateral = false, hasVignetting = false, hasDistortion = false;
+
+    /// The profile's correction with what no profile tells as it was chosen.
+    LensCorrection appliedTo(const LensCorrection &chosen) const
+    {
+        LensCorrection out = correction;
+        out.shape = chosen.shape;
+        out.fringes = chosen.fringes;
+        return out;
+    }
 };
 /// Profiles for what the shooting data says; the likeliest first, none where it names no lens or the database has none.
 /// @param name in place of the lens that the file names; empty: that

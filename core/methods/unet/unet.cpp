@@ -93,7 +93,7 @@ private:
     /// The noise that the network is told at a strength. Up to about a fifth more than there is it takes more; told of more still, it begins to leave more again.
     static float toldFor(float strength) { return 1 + std::max(0.f, strength - 1) / 12; }
 
-    static constexpr float kMeanOf = 1.f / ((2 * kMeanReach + 1) * (2 * kMeanReach + 1)), kNearOf = 1.f / ((2 * kNearReach + 1) * (2 * kNearReach + 1));
+    static constexpr float kMeanOf = 1.f / (kMeanRoot * kMeanRoot * kMeanRoot * kMeanRoot), kNearOf = 1.f / (kNearRoot * kNearRoot * kNearRoot * kNearRoot);
     static constexpr size_t kChannels = unet::Network::kChannels;
 
     /// Where the network's packed samples lie in a tile.

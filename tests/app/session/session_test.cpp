@@ -3,6 +3,7 @@
 #include "support/frames.h"
 
 #include <QSignalSpy>
+#include <QTemporaryFile>
 #include <QTest>
 
 using namespace irenic;
@@ -82,6 +83,18 @@ private slots:
     {
         m_session->takeOff(0);
         QCOMPARE(m_session->addPaths({"/roll/one.dng"}), QList<int>{1});
+        QCOMPARE(m_session->undoStack()->count(), 0);
+        QCOMPARE(m_session->count(), 2);
+    }
+
+    void aFileThatWasFoundIsNotPutBackTwice()
+    {
+        QTemporaryFile found;
+        QVERIFY(found.open());
+        m_session->addPaths({found.fileName()});
+        m_session->takeOff(2);
+        m_session->setReadingFailed("/roll/one.dng", "It is gone.");
+        QCOMPARE(m_session->setFound("/roll/one.dng", found.fileName()), QStringList{found.fileName()});
         QCOMPARE(m_session->undoStack()->count(), 0);
         QCOMPARE(m_session->count(), 2);
     }

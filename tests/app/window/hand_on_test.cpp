@@ -232,12 +232,14 @@ private slots:
         open({"scene.dng"});
         const auto answer = [&](QMessageBox::StandardButton button) {
             QString said;
-            QTimer::singleShot(200, this, [&] {
+            QTimer whenAsked; // goes with this call, should nobody ask
+            connect(&whenAsked, &QTimer::timeout, this, [&] {
                 if (auto *box = qobject_cast<QMessageBox *>(QApplication::activeModalWidget())) {
                     said = box->text();
                     box->button(button)->click();
                 }
             });
+            whenAsked.start(200);
             m_window->close();
             return said;
         };
