@@ -12,6 +12,7 @@ Result<Subject> makeSubject(const Scene &scene, int iso, const SubjectOptions &a
     o.underexposeEv = a.underexposeEv;
     o.banding = a.banding;
     o.seed = uint64_t(iso);
+    o.cut = {0, 0, scene.size.width & ~1, scene.size.height & ~1}; // whole squares of four: programs outside are given packed planes
     const Result<Shot> shot = shoot(scene, o);
     if (!shot)
         return shot.error();

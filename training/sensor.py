@@ -60,6 +60,25 @@ def augment(scene, side, rng):
     return (crop @ mix.T) * balance * np.float32(np.exp(rng.uniform(np.log(0.03), np.log(3))))
 
 
+STARRY = 0.12  # share of crops
+
+
+def strew(crop, gain, variance, rng):
+    """Stars over a crop of a camera picture, of one to three pixels, 2 to 60 sigma of the noise behind them; on a sky without anything else every second time."""
+    if rng.random() < 0.5:
+        crop = np.broadcast_to(crop.mean((0, 1)) * np.exp(rng.uniform(-4, 0)), crop.shape)
+    out, side = np.array(crop, np.float32), crop.shape[0]
+    reach = np.arange(-3, 4)
+    spread = np.exp(rng.uniform(np.log(0.35), np.log(0.9)))  # one lens
+    for _ in range(int(np.exp(rng.uniform(np.log(4), np.log(300))))):
+        at = rng.integers(3, side - 3, 2)
+        y, x = (np.exp(-(reach - offset) ** 2 / (2 * spread ** 2)) for offset in rng.uniform(-0.5, 0.5, 2))
+        sigma = np.sqrt(gain * crop[at[0], at[1], 1] + variance)
+        light = sigma * np.exp(rng.uniform(np.log(2), np.log(60))) * np.array([rng.uniform(0.4, 1), 1, rng.uniform(0.4, 1)])
+        out[at[0] - 3:at[0] + 4, at[1] - 3:at[1] + 4] += (np.outer(y, x)[..., None] * light).astype(np.float32)
+    return out
+
+
 def shoot(camera, rng, generator, gain=None):
     """Batch of camera pictures (N x H x W x 3) -> noisy and clean stabilised packed planes (N x 4 x H/2 x W/2).
 
@@ -68,6 +87,7 @@ def shoot(camera, rng, generator, gain=None):
     draw = lambda low, high: torch.from_numpy(np.exp(rng.uniform(np.log(low), np.log(high), (n, 1, 1)))).float()
     gain = draw(2e-4, 3e-2) if gain is None else torch.full((n, 1, 1), gain)
     variance = (gain * draw(0.4, 4)) ** 2
+    camera = torch.from_numpy(np.stack([strew(crop, float(g), float(v), rng) if rng.random() < STARRY else crop for crop, g, v in zip(camera.numpy(), gain, variance)]))
     clean = torch.empty(camera.shape[:3])
     clean[:, 0::2, 0::2], clean[:, 0::2, 1::2] = camera[:, 0::2, 0::2, 0], camera[:, 0::2, 1::2, 1]
     clean[:, 1::2, 0::2], clean[:, 1::2, 1::2] = camera[:, 1::2, 0::2, 1], camera[:, 1::2, 1::2, 2]
@@ -77,7 +97,7 @@ def shoot(camera, rng, generator, gain=None):
     # Rows and columns that were not quite straightened, a hot pixel that was not found.
     left = 0.25 * torch.from_numpy((rng.random((n, 1, 1)) < 0.3) * rng.random((n, 1, 1))).float() * variance.sqrt()
     signal = signal + left * (noise((n, clean.shape[1], 1)) + noise((n, 1, clean.shape[2])))
-    hot = torch.rand(clean.shape, generator=generator) < 1e-5
+    hot = torch.rand(clean.shape, generator=generator) < 2e-6
     signal = torch.where(hot, signal + 10 * variance.sqrt(), signal)
     step = torch.from_numpy(np.where(rng.random((n, 1, 1)) < 0.25, 1 / 4000, 1 / 16000)).float()
     signal = (torch.round(signal.clamp(max=1) / step) * step)

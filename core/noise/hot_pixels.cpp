@@ -8,11 +8,12 @@ namespace irenic {
 
 namespace {
 
-// Set on simulated frames: 97 % of pixels that are truly 8 sigma hot pass in calm surroundings.
+// Set on simulated frames: 95 % of pixels that are truly 8 sigma hot pass in calm surroundings; of fine detail, one in 14,000 samples at most.
 constexpr float kHotSigma = 6.2f;       // from the median of its colour around
 constexpr float kOverNext = 4.2f;       // sigma beyond the next of its colour around: a lone tail is not enough
-constexpr float kOverActivity = 3.5f;   // times the mean unrest of the 5 x 5 around: texture is not hot
-constexpr float kLightSigma = 3.0f;     // excess of the other colours around, in sigma, that means real light
+constexpr float kOverActivity = 8.f;    // times the mean unrest of the 5 x 5 around: texture is not hot
+// Excess of the other colours around that means real light, or an edge: in sigma, and as a share of what stands out.
+constexpr float kLightSigma = 3.0f, kSurelyDark = 1.5f, kLightShare = 0.15f;
 // One of a pair has a neighbour that is bad too. Light of that strength would show in the other three, too.
 constexpr float kPairSigma = 16.f, kPartnerSigma = 8.f, kPairLightSigma = 2.f;
 
@@ -87,11 +88,11 @@ private:
         const bool partnerOfItsColour = strong && around[7] - around[6] > kPartnerSigma * sigmaAt(x, y, float(sign) * around[6]);
         if (!beyond(partnerOfItsColour ? around[6] : around[7]))
             return false;
-        return excess > kOverActivity * activity(x, y, strong) && !showsLight(x, y, sign, strong);
+        return excess > kOverActivity * activity(x, y) && !showsLight(x, y, sign, strong, excess);
     }
-    /// Mean absolute deviation of the 24 samples around from their own colours' medians; the largest left out where a partner may be
+    /// Mean absolute deviation of the 24 samples around from their own colours' medians; the largest left out, since a partner may be
     /// among them.
-    float activity(int x, int y, bool withoutLargest) const
+    float activity(int x, int y) const
     {
         float sum = 0, largest = 0;
         for (int phase = 0; phase < 4; ++phase) {
@@ -108,11 +109,11 @@ private:
                 largest = std::max(largest, std::abs(v[i] - middle));
             }
         }
-        return withoutLargest ? (sum - largest) / 23 : sum / 24;
+        return (sum - largest) / 23;
     }
-    /// True where the four direct neighbours lie to the same side of their own colours further out, by more than noise does. Of a
-    /// strong one, one neighbour may be bad as well; then the other three must be all the quieter.
-    bool showsLight(int x, int y, int sign, bool strong) const
+    /// True where the four direct neighbours lie to the same side of their own colours further out, by more than noise does, or by a part of what
+    /// stands out that a lens would have spread there. Of a strong one, one neighbour may be bad as well; then the other three must be all the quieter.
+    bool showsLight(int x, int y, int sign, bool strong, float standsOut) const
     {
         float sum = 0, variance = 0, most = 0, excessOfMost = 0, varianceOfMost = 0;
         static constexpr int steps[4][2] = {{1, 0}, {-1, 0}, {0, 1}, {0, -1}};
@@ -131,7 +132,8 @@ private:
             }
         }
         const auto inSigma = [](float e, float v) { return e / std::sqrt(std::max(v, 1e-20f)); };
-        if (inSigma(sum, variance) < kLightSigma)
+        const float sd = std::sqrt(variance);
+        if (sum < std::min(kLightSigma * sd, kSurelyDark * sd + kLightShare * standsOut))
             return false;
         return !(strong && most > kPartnerSigma && inSigma(sum - excessOfMost, variance - varianceOfMost) < kPairLightSigma);
     }

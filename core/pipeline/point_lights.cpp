@@ -8,7 +8,8 @@ namespace {
 constexpr float kFrom = 3.7f; // sigma of the filtered residual where giving back begins
 constexpr float kFull = 4.4f; // and where all is given back
 // A point that the cleaned picture itself shows, alone above all of its colour around, has lost its faint rim: the whole of
-// it is given back.
+// it is given back. Something must be missing, though, or every crest of a texture would get its noise back.
+constexpr float kMissing = 1.25f; // sigma of the filtered residual
 constexpr float kShinesFrom = 2.2f, kShinesFull = 3.0f; // sigma above the brightest of the rings
 constexpr int kRingsPx[] = {4, 6};
 constexpr size_t kRemoved = 0, kMatched = 1; // scratch planes
@@ -60,6 +61,8 @@ bool findPointLights(PlaneView<const float> noisy, PlaneView<const float> cleane
         for (int x = 1; x < size.width - 1; ++x) {
             if (m[x] > from)
                 lights.push_back({x, y, std::min(1.f, (m[x] - from) / (full - from))});
+            else if (m[x] < kMissing)
+                continue;
             else if (const float shine = shineOf(cleaned, x, y) / scale; shine > kShinesFrom)
                 lights.push_back({x, y, std::min(1.f, (shine - kShinesFrom) / (kShinesFull - kShinesFrom))});
         }

@@ -13,7 +13,7 @@ inline constexpr int kPointLightReachPx = 8;
 /// (the matched filter of a star of one to two pixels), rises further above 0 than noise does, the removed
 /// part within two pixels is to be laid over the result again. Of ten thousand samples of pure noise, one is touched. The same is
 /// done around a sample that outshines, in the cleaned picture itself, everything of its colour four and six pixels away:
-/// such a point has kept its core and lost its faint rim.
+/// such a point has kept its core and lost its faint rim, where a little is missing there too.
 /// @param strength of the treatment: who asks for more than was measured wants fewer doubtful lights, so above 1 the
 ///        height asked for grows with it
 /// @param noisy, cleaned stabilised mosaics, or luminances whose noise has sigma 1 behind that filter, of one size

@@ -52,6 +52,23 @@ Scene flatScene(Size size, float red, float green, float blue)
     return s;
 }
 
+Scene leavesScene(Size size)
+{
+    Scene s{size, std::vector<float>(size_t(size.area()) * 3, 0.2f)};
+    const int count = int(size.area() / 8);
+    for (int i = 0; i < count; ++i) {
+        RandomAt random(7, 99, i, 0);
+        const double r = 1.5 / std::sqrt(std::max(random.uniform(), 1e-4)), x = random.uniform() * size.width, y = random.uniform() * size.height;
+        const double light = 0.15 * std::exp(0.8 * random.gaussian());
+        const std::array<float, 3> colour{float(light * std::exp(0.15 * random.gaussian())), float(light), float(light * std::exp(0.15 * random.gaussian()))};
+        for (int v = std::max(0, int(y - r)); v <= std::min(size.height - 1, int(y + r)); ++v)
+            for (int u = std::max(0, int(x - r)); u <= std::min(size.width - 1, int(x + r)); ++u)
+                if (std::hypot(u + 0.5 - x, v + 0.5 - y) <= r)
+                    std::copy(colour.begin(), colour.end(), s.rgb.begin() + (ptrdiff_t(v) * size.width + u) * 3);
+    }
+    return s;
+}
+
 std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &o)
 {
     auto f = std::make_shared<Frame>();

@@ -18,6 +18,9 @@ inline constexpr int kPatienceMs = 120000;
 /// A scene of smooth gradients, flat patches, edges, fine texture, strong colour and darkness, made by formula.
 Scene makeScene(Size size);
 Scene flatScene(Size size, float red, float green, float blue);
+/// Discs that lie over one another, the number of those larger than r falling with its square, down to half a pixel: edges and fine detail
+/// of every size, as pictures have them (Lee, Mumford and Huang, Int. J. Comput. Vision 41, 2001).
+Scene leavesScene(Size size);
 
 /// A shot as the reader would return it, without going through a file.
 std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &options);

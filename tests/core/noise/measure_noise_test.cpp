@@ -127,6 +127,24 @@ private slots:
         QVERIFY2(double(wrong) < 1200 * 900 / 1e5, qPrintable(QString::number(wrong)));
     }
 
+    /// Detail as fine as lenses let through: bright specks, dark gaps, edges.
+    void fineDetailIsNotHot_data()
+    {
+        QTest::addColumn<int>("iso");
+        for (const int iso : {400, 1600, 6400})
+            QTest::addRow("ISO %d", iso) << iso;
+    }
+    void fineDetailIsNotHot()
+    {
+        QFETCH(int, iso);
+        ShootOptions o;
+        o.iso = iso;
+        o.hotPixelsPerMillion = 0;
+        const auto report = measureNoise(*simulate(leavesScene({800, 600}), o).frame);
+        QVERIFY(report);
+        QVERIFY2(report.value().hotPixels.size() < 800 * 600 / 14000, qPrintable(QString::number(report.value().hotPixels.size())));
+    }
+
     void deadStuckAndPairedPixelsAreFound()
     {
         ShootOptions o;

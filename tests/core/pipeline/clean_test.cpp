@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/clean.h"
 #include "irenic/develop.h"
+#include "camera/random.h"
 #include "irenic/readings.h"
+#include "pipeline/point_lights.h"
 #include "pipeline/stabiliser.h"
 #include "render/colour.h"
 #include "support/frames.h"
@@ -283,6 +285,44 @@ private slots:
                     shone += double(s.truth.clean.at(x, y)) - double(dark.truth.clean.at(x, y));
                 }
         QVERIFY2(kept / shone > 0.85 && kept / shone < 1.1, qPrintable(QString::number(kept / shone)));
+    }
+
+    /// Noise is given back where a point of light lost something, not wherever a texture has a crest.
+    void crestsThatKeptTheirLightStayClean_data()
+    {
+        QTest::addColumn<float>("lost");
+        QTest::addColumn<double>("least");
+        QTest::addColumn<double>("most");
+        QTest::newRow("nothing lost") << 0.f << 0.0 << 0.35;
+        QTest::newRow("a third of eight sigma lost") << 0.33f << 0.9 << 1.0;
+    }
+    void crestsThatKeptTheirLightStayClean()
+    {
+        QFETCH(float, lost);
+        QFETCH(double, least);
+        QFETCH(double, most);
+        const Size size{640, 480};
+        Plane<float> noisy(size), cleaned(size, 0.f), weight(size, 0.f);
+        for (int y = 0; y < size.height; ++y)
+            for (int x = 0; x < size.width; ++x)
+                noisy.at(x, y) = float(RandomAt(5, 1, x, y).gaussian());
+        std::vector<PixelAt> crests;
+        for (int y = 16; y < size.height - 16; y += 16)
+            for (int x = 16; x < size.width - 16; x += 16) {
+                crests.push_back({x, y});
+                for (int v = -1; v <= 1; ++v)
+                    for (int u = -1; u <= 1; ++u) {
+                        const float light = 8.f / float((1 + std::abs(u)) * (1 + std::abs(v)));
+                        noisy.at(x + u, y + v) += light;
+                        cleaned.at(x + u, y + v) = (1 - lost) * light;
+                    }
+            }
+        Scratch scratch;
+        findPointLights(noisy.constView(), cleaned.constView(), 1, weight.view(), scratch);
+        double given = 0;
+        for (const PixelAt p : crests)
+            given += double(weight.at(p.x, p.y)) / double(crests.size());
+        QVERIFY2(given >= least && given <= most, qPrintable(QString::number(given)));
     }
 
     void hotPixelsAreMended()
