@@ -28,6 +28,7 @@ const std::array kRegistered{
     Registered{kNlmInfo, makeNlm},
     Registered{kBm3dInfo, makeBm3d},
     Registered{kUnetInfo, makeUnet, unetIsReady},
+    Registered{kUnetEnsembleInfo, makeUnetEnsemble, unetIsReady},
 };
 
 const auto kInfos = [] {

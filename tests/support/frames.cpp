@@ -59,7 +59,7 @@ Scene leavesScene(Size size)
     for (int i = 0; i < count; ++i) {
         RandomAt random(7, 99, i, 0);
         const double r = 1.5 / std::sqrt(std::max(random.uniform(), 1e-4)), x = random.uniform() * size.width, y = random.uniform() * size.height;
-        const double light = 0.15 * std::exp(0.8 * random.gaussian());
+        const double light = std::min(0.7, 0.15 * std::exp(0.8 * random.gaussian()));
         const std::array<float, 3> colour{float(light * std::exp(0.15 * random.gaussian())), float(light), float(light * std::exp(0.15 * random.gaussian()))};
         for (int v = std::max(0, int(y - r)); v <= std::min(size.height - 1, int(y + r)); ++v)
             for (int u = std::max(0, int(x - r)); u <= std::min(size.width - 1, int(x + r)); ++u)

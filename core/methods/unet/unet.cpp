@@ -56,6 +56,42 @@ void boxSum(PlaneView<const float> in, const Room &room, PlaneView<float> out)
     }
 }
 
+/// A way to lay the frame before the network. A place keeps its grid of squares of four, anchored to the frame, in every one.
+struct View {
+    bool turned;     ///< by half a turn
+    bool transposed; ///< rows for columns
+
+    static Rect transposedOf(Rect r) { return {r.y, r.x, r.height, r.width}; }
+    Rect of(Rect r) const
+    {
+        const Rect t = turned ? Rect{-r.right(), -r.bottom(), r.width, r.height} : r;
+        return transposed ? transposedOf(t) : t;
+    }
+    /// Either way round: each is its own opposite.
+    void copy(PlaneView<const float> from, PlaneView<float> to) const
+    {
+        assert(transposed ? from.width == to.height && from.height == to.width : from.width == to.width && from.height == to.height);
+        const ptrdiff_t step = transposed ? from.stride : 1;
+        for (int y = 0; y < to.height; ++y) {
+            const int v = turned ? to.height - 1 - y : y;
+            const float *in = transposed ? from.data + v : from.row(v);
+            float *out = to.row(y);
+            for (int x = 0; x < to.width; ++x)
+                out[x] = in[(turned ? to.width - 1 - x : x) * step];
+        }
+    }
+    CfaPattern of(CfaPattern cfa, Size tile) const
+    {
+        CfaPattern seen = turned ? cfa.shifted(tile.width - 1, tile.height - 1) : cfa;
+        if (transposed)
+            std::swap(seen.cells[1], seen.cells[2]);
+        return seen;
+    }
+};
+
+/// As it is; and, for the mean of several answers, in ways that differ most.
+constexpr std::array kViews{View{false, false}, View{true, false}, View{false, true}, View{true, true}};
+
 /// What a Scratch keeps for it.
 struct Kept final : Scratch::Extra {
     explicit Kept(const unet::Weights &weights) : network(weights) {}
@@ -65,7 +101,7 @@ struct Kept final : Scratch::Extra {
 class Unet final : public DenoiseMethod
 {
 public:
-    explicit Unet(const Treatment &t) : m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
+    Unet(const Treatment &t, std::span<const View> views) : m_views(views), m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
 
     int haloPx() const override { return std::max(m_fullColour->haloPx(), kReachPx + 2 * kMeanReachPx + kPeriodPx + kBinomialPx + 1); }
     /// With its wide halo this computes most places nearly twice; 960 takes an eighth less time, but 120 to 200 ms to stop.
@@ -78,12 +114,12 @@ public:
         const Rect wide = where.grownBy(kBinomialPx);
         const float told[2] = {toldFor(m_luminance), toldFor(m_colour)};
         const PlaneView<float> luminance = scratch.plane(0, wide.size()).view();
-        if (!takenForNoise(in, where, wide, told[0], luminance, scratch))
+        if (!meanTakenForNoise(in, where, wide, told[0], luminance, scratch))
             return;
         PlaneView<float> colour = luminance;
         if (told[0] != told[1]) {
             colour = scratch.plane(1, wide.size()).view();
-            if (!takenForNoise(in, where, wide, told[1], colour, scratch))
+            if (!meanTakenForNoise(in, where, wide, told[1], colour, scratch))
                 return;
         }
         takeAway(in, luminance, colour, out[0]);
@@ -186,6 +222,30 @@ private:
         return answer && collect(answer, grid, wide, room, scratch.stop, noise);
     }
 
+    /// The mean of the answers over all views. False once stopped.
+    bool meanTakenForNoise(const TileInput &in, Rect where, Rect wide, float sigma, PlaneView<float> noise, Scratch &scratch) const
+    {
+        if (!takenForNoise(in, where, wide, sigma, noise, scratch))
+            return false;
+        const Size tile{in.width(), in.height()};
+        const auto plane = [&](size_t i, Size size, const View &view) { return scratch.plane(i, view.of(Rect{0, 0, size.width, size.height}).size()).view(); };
+        for (const View &view : m_views.subspan(1)) {
+            const PlaneView<float> seen = plane(7, tile, view), answer = plane(8, wide.size(), view), back = scratch.plane(9, wide.size()).view();
+            view.copy(in.planes[0], seen);
+            if (!takenForNoise(TileInput::mosaic(seen, view.of(in.cfa, tile)), view.of(where), view.of(wide), sigma, answer, scratch))
+                return false;
+            view.copy(answer, back);
+            for (int y = 0; y < wide.height; ++y)
+                for (int x = 0; x < wide.width; ++x)
+                    noise.row(y)[x] += back.row(y)[x];
+        }
+        if (m_views.size() > 1)
+            for (int y = 0; y < wide.height; ++y)
+                for (int x = 0; x < wide.width; ++x)
+                    noise.row(y)[x] /= float(m_views.size());
+        return true;
+    }
+
     /// Luminance is what the binomial filter (1 2 1) both ways leaves of the mosaic, colour is the rest.
     void takeAway(const TileInput &in, PlaneView<const float> luminance, PlaneView<const float> colour, PlaneView<float> out) const
     {
@@ -210,6 +270,7 @@ private:
         }
     }
 
+    std::span<const View> m_views;
     float m_luminance, m_colour;
     std::unique_ptr<DenoiseMethod> m_fullColour;
 };
@@ -218,7 +279,12 @@ private:
 
 std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment)
 {
-    return std::make_unique<Unet>(treatment);
+    return std::make_unique<Unet>(treatment, std::span(kViews).first(1));
+}
+
+std::unique_ptr<DenoiseMethod> makeUnetEnsemble(const Treatment &treatment)
+{
+    return std::make_unique<Unet>(treatment, kViews);
 }
 
 Status unetIsReady()

@@ -367,6 +367,59 @@ private slots:
         QVERIFY2(product / square > 0.9, qPrintable(QString::number(product / square)));
     }
 
+    /// A frame that is turned, or has its rows for columns, gets the same answer, turned likewise. A single look at it does not.
+    void ensembleDoesNotDependOnTheView_data()
+    {
+        QTest::addColumn<QString>("cfa");
+        for (const char *cfa : {"RGGB", "GRBG"})
+            QTest::newRow(cfa) << cfa;
+    }
+    void ensembleDoesNotDependOnTheView()
+    {
+        QFETCH(QString, cfa);
+        const CfaPattern pattern = *CfaPattern::fromName(cfa.toStdString());
+        const std::unique_ptr<DenoiseMethod> ensemble = makeUnetEnsemble({"unet-ensemble", 1, 1}), alone = makeUnet({"unet", 1, 1});
+        const int side = 96, halo = ensemble->haloPx(), whole = side + 2 * halo;
+        Plane<float> in = gaussianPlane({whole, whole}, 21);
+        for (int y = 0; y < whole; ++y)
+            for (int x = 0; x < whole; ++x)
+                in.at(x, y) += 12 + 4 * std::sin(float(x) * 0.7f) * std::sin(float(y) * 0.31f) + ((x + 2 * y) % 37 < 3 ? 5.f : 0.f);
+        const auto cleaned = [&](const DenoiseMethod &method, const Plane<float> &plane, CfaPattern p, Rect where) {
+            Plane<float> out({side, side});
+            Scratch scratch;
+            method.denoiseTile(TileInput::mosaic(plane.constView(), p), where, {out.view(), {}, {}}, scratch);
+            return out;
+        };
+        Plane<float> turned({whole, whole}), transposed({whole, whole});
+        for (int y = 0; y < whole; ++y)
+            for (int x = 0; x < whole; ++x) {
+                turned.at(x, y) = in.at(whole - 1 - x, whole - 1 - y);
+                transposed.at(x, y) = in.at(y, x);
+            }
+        const CfaPattern swapped{{pattern.cells[0], pattern.cells[2], pattern.cells[1], pattern.cells[3]}};
+        const Rect where{40, 16, side, side};
+        for (const DenoiseMethod *method : {ensemble.get(), alone.get()}) {
+            const Plane<float> plain = cleaned(*method, in, pattern, where), ofTurned = cleaned(*method, turned, pattern.shifted(1, 1), {-40 - side, -16 - side, side, side}),
+                               ofTransposed = cleaned(*method, transposed, swapped, {16, 40, side, side});
+            float mostTurned = 0, mostTransposed = 0;
+            for (int y = 0; y < side; ++y)
+                for (int x = 0; x < side; ++x) {
+                    mostTurned = std::max(mostTurned, std::abs(plain.at(x, y) - ofTurned.at(side - 1 - x, side - 1 - y)));
+                    mostTransposed = std::max(mostTransposed, std::abs(plain.at(x, y) - ofTransposed.at(y, x)));
+                }
+            const QString found = QStringLiteral("%1 and %2 sigma").arg(double(mostTurned)).arg(double(mostTransposed));
+            QVERIFY2(method == ensemble.get() ? std::max(mostTurned, mostTransposed) < 1e-4f : std::min(mostTurned, mostTransposed) > 0.1f, qPrintable(found));
+        }
+    }
+
+    void ensembleIsWorthItsTime()
+    {
+        const Simulated s = shotAt(leavesScene({420, 320}), 6400);
+        const Rect middle{10, 10, 400, 300};
+        const double gain = 10 * std::log10(Greens(s, "unet").error(middle) / Greens(s, "unet-ensemble").error(middle));
+        QVERIFY2(gain > 0.1, qPrintable(QString::number(gain)));
+    }
+
     void littleIsLeftOfPureNoise()
     {
         // A flat field of every tone: no more than half a per cent of the variance, and the mean where it was.
