@@ -6,6 +6,8 @@
 
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QFile>
+#include <QTemporaryDir>
 
 int main(int argc, char **argv)
 {
@@ -20,8 +22,10 @@ int main(int argc, char **argv)
     parser.addOptions({demo, shots});
     parser.addPositionalArgument(QStringLiteral("files"), QStringLiteral("Raw frames or folders to open."), QStringLiteral("[files...]"));
     parser.process(app);
+    const QTemporaryDir scratch; // settings, sessions and queue of shots: nobody's own, and the same at every start
     if (parser.isSet(shots))
-        QCoreApplication::setApplicationName(QStringLiteral("irenic-shots")); // leaves the user's settings alone
+        for (const char *home : {"XDG_DATA_HOME", "XDG_CONFIG_HOME"})
+            qputenv(home, QFile::encodeName(scratch.path()));
     irenic::MainWindow window;
     window.show();
     if (parser.isSet(shots)) {

@@ -292,7 +292,13 @@ void ExportQueue::startNext()
     m_running = id;
     m_timer.start();
     m_stop = std::stop_source();
-    m_pool.start([this, id, job = next->job, weak = next->frame, noise = next->noise, stop = m_stop.get_token()] {
+    const auto after = std::find_if(next + 1, m_entries.end(), [](const Entry &e) { return e.state == State::Waiting; });
+    const bool isFollowed = after != m_entries.end() && cleanAlike(next->job, after->job);
+    if (m_memory && !(m_memory->cleaner && cleanAlike(m_memory->of, next->job)))
+        m_memory.reset();
+    if (!m_memory && isFollowed)
+        m_memory = std::make_shared<ExportMemory>();
+    m_pool.start([this, id, job = next->job, weak = next->frame, noise = next->noise, memory = m_memory, stop = m_stop.get_token()] {
         const auto onProgress = [this, id](double f) {
             QMetaObject::invokeMethod(this, [this, id, f] {
                 if (const auto e = find(id); e != m_entries.end())
@@ -300,7 +306,7 @@ void ExportQueue::startNext()
                 emit progressed(id);
             }, Qt::QueuedConnection);
         };
-        const auto done = runExportJob(job, weak.lock(), noise, {0, stop, onProgress, /*background=*/true});
+        const auto done = runExportJob(job, weak.lock(), noise, {0, stop, onProgress, /*background=*/true}, false, memory.get());
         QMetaObject::invokeMethod(this, [this, id, done] { finish(id, done); }, Qt::QueuedConnection);
     });
 }
@@ -325,6 +331,7 @@ void ExportQueue::finish(int id, const Result<ExportOutcome> &done)
         e.words = o.skipped ? o.note : o.report.verified + (o.note.empty() ? "" : "; " + o.note);
         e.state = o.skipped ? State::Skipped : State::Done;
         e.noise.reset();
+        e.wasCleaned = o.wasCleaned;
         if (!o.skipped)
             learn(e);
         if (o.skipped)
@@ -339,6 +346,8 @@ void ExportQueue::finish(int id, const Result<ExportOutcome> &done)
         emit failed(textOf(e.job.source), QString::fromStdString(e.words));
     }
     startNext();
+    if (!m_running)
+        m_memory.reset();
     noteChange();
     if (!m_running && waitingCount() == 0)
         emit finished();

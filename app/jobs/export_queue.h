@@ -28,6 +28,7 @@ public:
         int id = 0;
         double expected = 0; ///< seconds on a middling machine, see expectedSeconds(); 0: not known
         double fraction = 0; ///< of the running one
+        bool wasCleaned = false; ///< with the one before it
         std::weak_ptr<const Frame> frame; ///< read again where it is gone
         std::shared_ptr<const NoiseReport> noise; ///< measured where it is null
     };
@@ -82,6 +83,7 @@ private:
     QThreadPool m_pool;
     std::stop_source m_stop;
     std::vector<Entry> m_entries;
+    std::shared_ptr<ExportMemory> m_memory; ///< of the running one, where the next one cleans alike or the one before did
     QElapsedTimer m_timer;
     std::unique_ptr<QLockFile> m_lock;
     QString m_file; ///< empty: kept nowhere

@@ -14,6 +14,7 @@ namespace irenic {
 namespace {
 
 constexpr int kGapPx = 8;
+constexpr int kCaptionMarginPx = 4;
 
 double onLadder(double from, double to, int steps, int i)
 {
@@ -58,7 +59,7 @@ std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &abo
                 Treatment t = suggestedFor(m.id, noise);
                 t.luminance = std::clamp(t.luminance * value(row), 0.0, 3.0);
                 t.colour = std::clamp(t.colour * value(row), 0.0, 3.0);
-                cells.push_back({t, tr("%1   %2 x suggested").arg(tr(m.label), number(value(row)))});
+                cells.push_back({t, tr("%1\n%2 x suggested").arg(tr(m.label), number(value(row)))});
             }
         *across = int(methods().size());
         break;
@@ -220,7 +221,6 @@ void StripView::hang()
         m_panes.push_back(pane);
         auto *caption = new QLabel(m_sheet);
         caption->setAlignment(Qt::AlignCenter);
-        caption->setFixedHeight(fontMetrics().height() + 6);
         caption->setAutoFillBackground(true);
         m_captions.push_back(caption);
     }
@@ -232,12 +232,11 @@ void StripView::hang()
     m_grid->setVerticalSpacing(2);
     for (int i = 0; i < cellCount(); ++i) {
         LivePane *pane = m_panes[size_t(i)];
-        pane->setAccessibleName(m_cells[size_t(i)].caption);
+        pane->setAccessibleName(QString(m_cells[size_t(i)].caption).replace(u'\n', u' '));
         pane->setViewport(m_session->viewport());
         pane->setLook(m_session->look());
         pane->setUrgency(i);
         pane->setContent({f->frame, f->noise, m_cells[size_t(i)].treatment, f->edits()});
-        m_captions[size_t(i)]->setText(m_cells[size_t(i)].caption);
         m_grid->addWidget(pane, i / m_across * 2, i % m_across);
         m_grid->addWidget(m_captions[size_t(i)], i / m_across * 2 + 1, i % m_across);
         m_grid->setRowStretch(i / m_across * 2, 1);
@@ -256,6 +255,16 @@ void StripView::resizeEvent(QResizeEvent *)
     const int width = (m_sheet->width() - (m_across - 1) * kGapPx) / std::max(1, m_across);
     for (LivePane *p : m_panes)
         p->setFixedWidth(std::max(60, width));
+    QFont widest = font();
+    widest.setWeight(QFont::DemiBold); // as it is once picked
+    const QFontMetrics metrics(widest);
+    for (size_t i = 0; i < std::min(m_cells.size(), m_captions.size()); ++i) {
+        QStringList lines = m_cells[i].caption.split(u'\n');
+        for (QString &line : lines)
+            line = metrics.elidedText(line, Qt::ElideRight, std::max(60, width) - 2 * kCaptionMarginPx);
+        m_captions[i]->setText(lines.join(u'\n'));
+        m_captions[i]->setFixedHeight(int(lines.size()) * metrics.height() + 6);
+    }
 }
 
 bool StripView::allSettled() const

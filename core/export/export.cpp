@@ -40,11 +40,11 @@ double cleaningShare(const Cleaner &cleaner, ExportFormat format)
     return std::max(0.05, cost.cleaning / (cost.cleaning + cost.rest));
 }
 
-double expectedSeconds(const Frame &frame, const Treatment &treatment, ExportFormat format)
+double expectedSeconds(const Frame &frame, const Treatment &treatment, ExportFormat format, bool wasCleaned)
 {
     constexpr double kReading = 0.04;
     const Cost cost = costOf(frame, treatment, format);
-    return double(frame.crop.size().area()) / 1e6 * (cost.cleaning + cost.rest + kReading);
+    return double(frame.crop.size().area()) / 1e6 * (wasCleaned ? cost.rest : cost.cleaning + cost.rest + kReading);
 }
 
 Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &noise, const std::filesystem::path &target, const ExportOptions &options, const RunContext &run)

@@ -84,12 +84,22 @@ Status validate(const WantedTreatment &w)
     return validate(Treatment{w.method == "auto" ? methods().front().id : w.method, w.luminance.value_or(1), w.colour.value_or(1), w.colourMethod, w.taste, w.regions});
 }
 
-Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run, bool dryRun)
+bool cleanAlike(const ExportJob &a, const ExportJob &b)
+{
+    return a.source == b.source && a.treatment == b.treatment && a.regions == b.regions && a.lens == b.lens && a.seriesNoise == b.seriesNoise;
+}
+
+Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run, bool dryRun, ExportMemory *memory)
 {
     for (const Status &s : {validate(job.treatment), validate(job.regions), validate(job.lens)})
         if (!s)
             return s.error();
     const RunContext quiet{run.threads, run.stop, {}, run.background};
+    const bool remembered = memory && memory->cleaner && cleanAlike(memory->of, job);
+    if (remembered) {
+        frame = memory->cleaner->sharedFrame();
+        noise = memory->noise;
+    }
     if (!frame) {
         const auto read = readFrame(job.source, quiet);
         if (!read)
@@ -128,6 +138,7 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
         outcome.report.file = freeName(job.folder, name.value(), options.format);
         return outcome;
     }
+    const auto measured = noise;
     if (job.seriesNoise.size() == noise->cells.size()) {
         auto series = std::make_shared<NoiseReport>(*noise);
         std::copy(job.seriesNoise.begin(), job.seriesNoise.end(), series->cells.begin());
@@ -135,7 +146,17 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
     }
     std::error_code ec;
     std::filesystem::create_directories(job.folder, ec);
-    Result<ExportReport> written = exportUnderFreeName(job, Cleaner(frame, noise, outcome.treatment, editsOf(job, frame, noise)), *noise, name.value(), options, run);
+    std::unique_ptr<const Cleaner> fresh;
+    if (!remembered) {
+        auto cleaner = std::make_unique<Cleaner>(frame, noise, outcome.treatment, editsOf(job, frame, noise));
+        if (memory)
+            cleaner->keepRows();
+        fresh = std::move(cleaner);
+    }
+    if (memory && fresh)
+        *memory = {job, measured, std::move(fresh)};
+    outcome.wasCleaned = remembered;
+    Result<ExportReport> written = exportUnderFreeName(job, memory ? *memory->cleaner : *fresh, *noise, name.value(), options, run);
     if (!written)
         return written.error();
     outcome.report = written.take();

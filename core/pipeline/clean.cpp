@@ -519,6 +519,34 @@ struct Cleaner::Private {
             copyUntreated(where, planes, float(1 - treatment.taste.mix));
     }
 
+    /// Rows of the whole active area that were cleaned once.
+    struct Kept {
+        std::mutex mutex;
+        Plane<float> samples;
+        std::vector<bool> done; ///< by row
+    };
+    std::unique_ptr<Kept> kept;
+
+    Result<Plane<float>> cleanOnce(Rect region, const RunContext &run)
+    {
+        const Rect &a = frame->active;
+        const std::lock_guard lock(kept->mutex);
+        const auto first = kept->done.begin() + (region.y - a.y), end = first + region.height;
+        const auto missing = std::find(first, end, false);
+        if (missing != end) {
+            const auto last = std::find(std::reverse_iterator(end), std::reverse_iterator(missing), false).base(); // one past it
+            const Rect rows{a.x, a.y + int(missing - kept->done.begin()), a.width, int(last - missing)};
+            const Result<Plane<float>> fresh = inTiles(rows, channels(), false, run, 0);
+            if (!fresh)
+                return fresh.error();
+            copyRows(fresh.value().constView(), kept->samples.view().cut({0, rows.y - a.y, kept->samples.width(), rows.height}));
+            std::fill(missing, last, true);
+        }
+        Plane<float> out({region.width * channels(), region.height});
+        copyRows(kept->samples.constView().cut({(region.x - a.x) * channels(), region.y - a.y, out.width(), out.height()}), out.view());
+        return out;
+    }
+
     /// A region in tiles; `samples` a pixel.
     Result<Plane<float>> inTiles(Rect region, int samples, bool reachAlone, const RunContext &run, int tilePx)
     {
@@ -597,7 +625,16 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
         d->copyLinear(region, out.view());
         return out;
     }
-    return d->inTiles(region, d->channels(), false, run, tilePx);
+    return d->kept && tilePx == 0 ? d->cleanOnce(region, run) : d->inTiles(region, d->channels(), false, run, tilePx);
+}
+
+void Cleaner::keepRows()
+{
+    if (d->identity)
+        return;
+    d->kept = std::make_unique<Private::Kept>();
+    d->kept->samples.reset({d->frame->active.width * d->channels(), d->frame->active.height});
+    d->kept->done.assign(size_t(d->frame->active.height), false);
 }
 
 bool Cleaner::sharpens() const

@@ -36,6 +36,10 @@ public:
     /// @param tilePx side of the tiles, >= 16, or 0 for what suits the method and the threads; a matter of speed alone
     Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = 0) const;
 
+    /// From now on rows that clean() was asked for are kept, as much memory as the frame has samples, four bytes each, and are not cleaned again.
+    /// To be called before anything else, by whoever will want the frame more than once.
+    void keepRows();
+
     bool sharpens() const; ///< some place
     /// What sharpening reaches over a region: 1 where it works in full, 0 where smooth parts are spared (Taste::smoothProtection). Only where
     /// sharpens(). Fails only with Cancelled.

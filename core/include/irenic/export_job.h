@@ -47,17 +47,30 @@ struct ExportOutcome {
     std::string reason;       ///< why this treatment, where it was the suggestion
     std::string note;         ///< about what did not keep the picture from being written; usually empty
     bool skipped = false;
+    bool wasCleaned = false;  ///< by a job before it, see ExportMemory
+};
+
+/// Both ask for the same samples: only files differ.
+bool cleanAlike(const ExportJob &a, const ExportJob &b);
+
+/// A frame as a job has cleaned it, for the jobs after it that clean alike; others find it empty. Of one thread at a time.
+struct ExportMemory {
+    ExportJob of;
+    std::shared_ptr<const NoiseReport> noise; ///< as measured
+    std::unique_ptr<const Cleaner> cleaner; ///< null: nothing was cleaned yet
 };
 
 /// Reads, measures, cleans, writes, verifies. Where frame and noise are known already they may be given.
 /// @param dryRun says what would be done and writes nothing
-Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run = {}, bool dryRun = false);
+/// @param memory null where no other job will want the same; costs what Cleaner::keepRows() says
+Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run = {}, bool dryRun = false,
+                                   ExportMemory *memory = nullptr);
 
 /// What is kept in the provenance, so that a job that was done is known again: everything that decides about the pixels.
 std::string requestText(const ExportJob &job, ExportFormat format);
 
-/// Seconds that cleaning and writing will take on two cores of a middling machine.
-double expectedSeconds(const Frame &frame, const Treatment &treatment, ExportFormat format);
+/// Seconds that cleaning, where it was not done before, and writing will take on two cores of a middling machine.
+double expectedSeconds(const Frame &frame, const Treatment &treatment, ExportFormat format, bool wasCleaned = false);
 
 /// A job's place in a queue.
 struct QueuedJob {

@@ -94,6 +94,26 @@ private slots:
         QCOMPARE(allIn(out.path()).size(), 3);
     }
 
+    void aFrameIsCleanedOnceForAllItsFormats()
+    {
+        const QTemporaryDir out;
+        ExportQueue queue;
+        queue.setPaused(true);
+        QSignalSpy finished(&queue, &ExportQueue::finished);
+        ExportJob tiff = jobOf(shot(0), out.path()), other = jobOf(shot(0), out.path(), QStringLiteral("other")), next = jobOf(shot(1), out.path());
+        tiff.format = ExportFormat::Tiff;
+        other.treatment.luminance = 0.5;
+        for (const ExportJob &job : {jobOf(shot(0), out.path()), tiff, other, next})
+            queue.add(job);
+        queue.setPaused(false);
+        QTRY_COMPARE_WITH_TIMEOUT(finished.count(), 1, kPatienceMs);
+        QCOMPARE(queue.count(State::Done), 4);
+        QList<bool> cleaned;
+        for (const auto &e : queue.entries())
+            cleaned << e.wasCleaned;
+        QCOMPARE(cleaned, (QList<bool>{false, true, false, false}));
+    }
+
     void whatFailedCanBeTriedAgain()
     {
         const QTemporaryDir out;

@@ -201,6 +201,34 @@ private slots:
         QCOMPARE(bytesOf(m_dir.filePath("wren-01.dng")), before);
     }
 
+    /// Every format of one frame, cleaned once; then the same frame cleaned otherwise.
+    void aFrameIsCleanedOnceForAllItsFormats()
+    {
+        ExportMemory memory;
+        const auto written = [&](ExportJob job, ExportMemory *m, const char *name) {
+            job.nameTemplate = name;
+            return runExportJob(job, nullptr, nullptr, {}, false, m);
+        };
+        bool first = true;
+        for (const double strength : {1.0, 0.6}) {
+            ExportJob job = jobFor("wren-01.dng");
+            job.treatment = {"dct", {}, strength, strength};
+            job.treatment.taste.sharpen = 0.5;
+            first = true;
+            for (const ExportFormat format : kExportFormats) {
+                job.format = format;
+                const auto one = written(job, &memory, "once-{luminance}"), other = written(job, nullptr, "anew-{luminance}");
+                QVERIFY(one.ok() && other.ok() && !one.value().skipped && !other.value().skipped);
+                QCOMPARE(one.value().wasCleaned, !first);
+                QVERIFY(!other.value().wasCleaned);
+                first = false;
+                const auto got = readFrame(one.value().report.file), meant = readFrame(other.value().report.file);
+                QVERIFY(got.ok() && meant.ok());
+                QVERIFY(sameBits(got.value()->samples.constView(), meant.value()->samples.constView()));
+            }
+        }
+    }
+
     void aSeriesIsTreatedByOneLaw()
     {
         ShootOptions o;
