@@ -9,6 +9,7 @@
 #include <cstdio>
 #include <fstream>
 #include <iostream>
+#include <sstream>
 
 namespace irenic::cli {
 
@@ -79,7 +80,24 @@ Result<ExportOptions> optionsOf(const CleanArguments &a)
     return o;
 }
 
-/// The job but for its source, checked once before any file is touched.
+/// Several, with commas between them; nothing stands for every frame's natural one.
+Result<std::vector<std::optional<ExportFormat>>> formatsOf(const std::string &text)
+{
+    std::vector<std::optional<ExportFormat>> formats;
+    std::istringstream in(text);
+    for (std::string name; std::getline(in, name, ',');) {
+        const auto format = formatFromName(name);
+        if (!format && name != "auto")
+            return wrong("The format must be auto, dng, linear-dng, tiff, jpeg or png, or some of them with commas between, not \"" + name + "\".");
+        if (std::find(formats.begin(), formats.end(), format) == formats.end())
+            formats.push_back(format);
+    }
+    if (formats.empty())
+        return wrong("No format was named.");
+    return formats;
+}
+
+/// The job but for its source and format, checked once before any file is touched.
 Result<ExportJob> jobOf(const CleanArguments &a)
 {
     ExportJob job;
@@ -114,11 +132,6 @@ Result<ExportJob> jobOf(const CleanArguments &a)
     }
     if (const Status s = validate(job.treatment); !s)
         return s.error();
-    if (a.format != "auto") {
-        job.format = formatFromName(a.format);
-        if (!job.format)
-            return wrong("The format must be auto, dng, linear-dng, tiff, jpeg or png, not \"" + a.format + "\".");
-    }
     const Result<ExportOptions> options = optionsOf(a);
     if (!options)
         return options.error();
@@ -189,10 +202,9 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
     return lens;
 }
 
-Result<ExportOutcome> cleanOne(ExportJob &job, const LensCorrection &lens, const CleanArguments &a)
+/// What the job needs to know of its frame beforehand; reads it where that is anything.
+Status prepare(ExportJob &job, std::shared_ptr<const Frame> &frame, const LensCorrection &lens, const CleanArguments &a, const RunContext &run)
 {
-    const RunContext run{a.threads, {}, {}};
-    std::shared_ptr<const Frame> frame;
     if (a.automaticBrightness || asksForLens(a)) {
         const auto read = readFrame(job.source, run);
         if (!read)
@@ -205,10 +217,9 @@ Result<ExportOutcome> cleanOne(ExportJob &job, const LensCorrection &lens, const
             return found.error();
         job.lens = found.value();
     }
-    if (a.automaticBrightness) {
+    if (a.automaticBrightness)
         job.options.rendering.exposureEv = automaticExposureEv(frame, a.rendering);
-    }
-    return runExportJob(job, frame, nullptr, run, a.dryRun);
+    return {};
 }
 
 void tell(const std::string &file, const ExportOutcome &o, const LensCorrection &lens, const CleanArguments &a)
@@ -246,7 +257,8 @@ void tell(const std::string &file, const ExportOutcome &o, const LensCorrection 
 
 int clean(const CleanArguments &arguments)
 {
-    Result<ExportJob> asked = jobOf(arguments);
+    const auto formats = formatsOf(arguments.format);
+    Result<ExportJob> asked = formats ? jobOf(arguments) : Result<ExportJob>(formats.error());
     const Result<std::vector<std::string>> files = asked ? filesOf(arguments) : Result<std::vector<std::string>>(asked.error());
     const auto shard = files ? shardOf(arguments.shard) : Result<std::pair<size_t, size_t>>(files.error());
     if (!shard) {
@@ -263,13 +275,23 @@ int clean(const CleanArguments &arguments)
         job.source = file;
         job.folder = folderFor(job.source, arguments);
         job.parts.counter = int(i) + 1; // of the whole list: every shard counts alike
-        const Result<ExportOutcome> outcome = cleanOne(job, lens, arguments);
-        if (outcome) {
-            tell(file, outcome.value(), job.lens, arguments);
-            continue;
+        const RunContext run{arguments.threads, {}, {}};
+        std::shared_ptr<const Frame> frame;
+        const Status ready = prepare(job, frame, lens, arguments, run);
+        ExportMemory memory;
+        std::string told;
+        for (const auto format : formats.value()) {
+            job.format = format;
+            const Result<ExportOutcome> outcome = ready ? runExportJob(job, frame, nullptr, run, arguments.dryRun, formats.value().size() > 1 ? &memory : nullptr) : ready.error();
+            if (outcome) {
+                tell(file, outcome.value(), job.lens, arguments);
+                continue;
+            }
+            if (outcome.error().userMessage != told) // once, if it concerns the frame
+                report(file, outcome.error(), arguments.json);
+            told = outcome.error().userMessage;
+            status = 1;
         }
-        report(file, outcome.error(), arguments.json);
-        status = 1;
     }
     return status;
 }

@@ -73,7 +73,7 @@ int main(int argc, char **argv)
     cleanCommand->add_option("--lens-name", c.lensName, "Name of the lens whose profile is to be used")->excludes("--lens");
     cleanCommand->add_flag("--measure-lateral", c.measureLateral, "Lateral aberration as measured on each frame");
     cleanCommand->add_option("--shape", c.shape, "With distortion undone: largest (no blank corners), original (scale of the middle) or everything (default: as the file of lens corrections says, or largest)");
-    cleanCommand->add_option("--format", c.format, "dng (still raw), linear-dng (demosaiced), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures")->capture_default_str();
+    cleanCommand->add_option("--format", c.format, "dng (still raw), linear-dng (demosaiced), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures; several with commas between, cleaned once")->capture_default_str();
     cleanCommand->add_flag("--uncompressed", c.uncompressed, "DNG without lossless compression");
     cleanCommand->add_option("--bits", c.bits, "TIFF: 8 (dithered), 16 or 32 (floating point)")->capture_default_str();
     cleanCommand->add_option("--compression", c.compression, "TIFF: none, deflate or lzw")->capture_default_str();

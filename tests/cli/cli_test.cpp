@@ -284,6 +284,30 @@ private slots:
         QVERIFY2(after < 0.5 * before, qPrintable(QStringLiteral("%1 of %2").arg(after).arg(before)));
     }
 
+    void severalFormatsOfOneFrame()
+    {
+        const QTemporaryDir dir;
+        const auto clean = [&](const char *formats, const QString &file) { return run("irenic-cli", {"clean", file, "--out", dir.path(), "--method", "wavelet", "--format", formats, "--json"}); };
+        const Ran both = clean("dng,tiff,dng", m_shot);
+        QCOMPARE(both.status, 0);
+        const QByteArrayList lines = both.out.trimmed().split('\n');
+        QCOMPARE(lines.size(), 2);
+        QCOMPARE(json::parse(lines[0].toStdString())["format"].get<std::string>(), std::string("dng"));
+        QCOMPARE(json::parse(lines[1].toStdString())["format"].get<std::string>(), std::string("tiff"));
+        QCOMPARE(QDir(dir.path()).entryList(QDir::Files, QDir::Name).size(), 2);
+        // What cannot be written is told, and the other is there all the same; a frame that cannot be read is told once.
+        const Ran half = clean("dng,jpeg", QString::fromStdString(json::parse(lines[1].toStdString())["out"].get<std::string>()));
+        QCOMPARE(half.status, 1);
+        QVERIFY((half.err + half.out).contains("finished picture"));
+        QCOMPARE(QDir(dir.path()).entryList({"*.jpg"}, QDir::Files).size(), 1);
+        const Ran none = clean("dng,tiff", dir.filePath("nothing.dng"));
+        QCOMPARE(none.status, 1);
+        QVERIFY(none.err.contains("nothing.dng"));
+        QCOMPARE(none.err.count('\n'), 1);
+        QCOMPARE(none.out.count('\n'), 1);
+        QCOMPARE(clean("dng,gif", m_shot).status, 2);
+    }
+
     void otherKindsFindTheirOwnFormat()
     {
         // Six by six becomes a linear DNG; what that DNG is developed to, a picture, stays a picture.
