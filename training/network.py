@@ -8,10 +8,10 @@ from torch import nn
 
 WIDTHS = (16, 48, 96)
 MEAN = 49  # packed samples, each way: what is left of noise in the mean is a 2401st of its variance
-NEAR_MEAN, NEAR_SHARE = 25, 0.85  # of the answer's mean, or means of blocks would drift
+ANSWERS_MEAN = 25  # over as many, means of blocks would drift
 
 
-def local_mean(planes, side=MEAN):
+def local_mean(planes, side):
     """Over side x side samples, fewer at the border; by running sums, since pooling takes as long as the whole network."""
     for dim in (2, 3):
         n, half = planes.shape[dim], side // 2
@@ -53,7 +53,7 @@ class Network(nn.Module):
 
     def forward(self, planes, sigma):
         """planes: N x 4 x H x W, H and W multiples of 4, noise of standard deviation sigma (N x 1 x 1 x 1)."""
-        detail = planes - local_mean(planes)
+        detail = planes - local_mean(planes, MEAN)
         x = torch.relu(self.enter(torch.cat([detail, sigma.expand(-1, 1, *planes.shape[2:])], 1)))
         x0 = self.down[0](x)
         x1 = self.down[1](torch.relu(self.shrink[0](x0)))
@@ -63,7 +63,7 @@ class Network(nn.Module):
         x1 = self.up[0](torch.relu(nn.functional.interpolate(self.grow[0](x2), scale_factor=2) + x1))
         x0 = self.up[1](torch.relu(nn.functional.interpolate(self.grow[1](x1), scale_factor=2) + x0))
         noise = self.leave(x0)
-        return planes - (noise - NEAR_SHARE * local_mean(noise, NEAR_MEAN) - (1 - NEAR_SHARE) * local_mean(noise))
+        return planes - (noise - local_mean(noise, ANSWERS_MEAN))
 
 
 def widths_of(state):

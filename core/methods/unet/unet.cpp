@@ -9,23 +9,21 @@ namespace irenic {
 namespace {
 
 constexpr int kPeriodPx = 2 * unet::kAlignment; ///< sensor pixels from one place of the network's grid to the next
-constexpr int kMeanRoot = 7; ///< local means, before the network and of its answer, are over 49 x 49 packed samples; as in training/network.py
-/// Of the answer this share of that mean is one over 25 x 25 samples, as in training: with the wide mean alone, waves of some sixty pixels move
-/// the means of blocks of 64 x 64 further than noise lets them be known.
-constexpr int kNearRoot = 5;
-constexpr float kNearShare = 0.85f;
-constexpr int kMeanReach = kMeanRoot * kMeanRoot / 2, kNearReach = kNearRoot * kNearRoot / 2;
+/// Local means, of what the network sees over 49 x 49 packed samples, of its answer over 25 x 25, as in training/network.py: over as many as
+/// before, waves of some sixty pixels would move the means of blocks of 64 x 64 further than noise lets them be known.
+constexpr int kInputRoot = 7, kAnswerRoot = 5;
+constexpr int kInputReach = kInputRoot * kInputRoot / 2, kAnswerReach = kAnswerRoot * kAnswerRoot / 2;
 constexpr int kReachPx = 2 * unet::kReach;
-constexpr int kMeanReachPx = 2 * kMeanReach;
+constexpr int kInputReachPx = 2 * kInputReach, kAnswerReachPx = 2 * kAnswerReach;
 constexpr int kBinomialPx = 1;
 
-/// Working planes: one colour, its means over wide and near surroundings, sums of a few rows, and two lines.
+/// Working planes: one colour, sums over its surroundings, sums of a few rows, and two lines.
 struct Room {
-    PlaneView<float> plane, mean, near, rows, lines;
+    PlaneView<float> plane, sums, rows, lines;
 
     Room(Scratch &scratch, Size packed)
-        : plane(scratch.plane(2, {packed.width + 2 * kMeanReach, packed.height + 2 * kMeanReach}).view()), mean(scratch.plane(3, packed).view()), near(scratch.plane(5, packed).view()),
-          rows(scratch.plane(6, {plane.width, plane.height}).view()), lines(scratch.plane(4, {plane.width, 2}).view())
+        : plane(scratch.plane(2, {packed.width + 2 * kInputReach, packed.height + 2 * kInputReach}).view()), sums(scratch.plane(3, packed).view()),
+          rows(scratch.plane(5, {plane.width, plane.height}).view()), lines(scratch.plane(4, {plane.width, 2}).view())
     {
     }
 };
@@ -103,7 +101,7 @@ class Unet final : public DenoiseMethod
 public:
     Unet(const Treatment &t, std::span<const View> views) : m_views(views), m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
 
-    int haloPx() const override { return std::max(m_fullColour->haloPx(), kReachPx + 2 * kMeanReachPx + kPeriodPx + kBinomialPx + 1); }
+    int haloPx() const override { return std::max(m_fullColour->haloPx(), kReachPx + kInputReachPx + kAnswerReachPx + kPeriodPx + kBinomialPx + 1); }
     /// With its wide halo this computes most places nearly twice; 960 takes an eighth less time, but 120 to 200 ms to stop.
     int bestTilePx() const override { return 640; }
 
@@ -129,7 +127,7 @@ private:
     /// The noise that the network is told at a strength. Up to about a fifth more than there is it takes more; told of more still, it begins to leave more again.
     static float toldFor(float strength) { return 1 + std::max(0.f, strength - 1) / 12; }
 
-    static constexpr float kMeanOf = 1.f / (kMeanRoot * kMeanRoot * kMeanRoot * kMeanRoot), kNearOf = 1.f / (kNearRoot * kNearRoot * kNearRoot * kNearRoot);
+    static constexpr float perSample(int root) { return 1.f / float(root * root * root * root); }
     static constexpr size_t kChannels = unet::Network::kChannels;
 
     /// Where the network's packed samples lie in a tile.
@@ -146,7 +144,7 @@ private:
         const int redY = in.cfa.at(0, 0) == Colour::Red || in.cfa.at(1, 0) == Colour::Red ? 0 : 1;
         const int phaseX = (given.x + redX) & 1, phaseY = (given.y + redY) & 1;
         const int left = roundedDown(answered.x - kReachPx - phaseX, kPeriodPx) + phaseX, top = roundedDown(answered.y - kReachPx - phaseY, kPeriodPx) + phaseY;
-        assert(left - kMeanReachPx >= given.x && top - kMeanReachPx >= given.y);
+        assert(left - kInputReachPx >= given.x && top - kInputReachPx >= given.y);
         const auto length = [](int from, int to) { return -roundedDown(from - to, kPeriodPx); };
         return {given, left, top, {length(left, answered.right() + kReachPx) / 2, length(top, answered.bottom() + kReachPx) / 2}};
     }
@@ -159,17 +157,17 @@ private:
                 return false;
             for (int y = 0; y < room.plane.height; ++y) {
                 // Beyond what was given lies only what no sample asks for.
-                const float *from = in.planes[0].row(std::min(g.top - kMeanReachPx + 2 * y + c / 2 - g.given.y, in.height() - 1));
-                const int first = g.left - kMeanReachPx + c % 2 - g.given.x;
+                const float *from = in.planes[0].row(std::min(g.top - kInputReachPx + 2 * y + c / 2 - g.given.y, in.height() - 1));
+                const int first = g.left - kInputReachPx + c % 2 - g.given.x;
                 for (int x = 0; x < room.plane.width; ++x)
                     room.plane.row(y)[x] = from[std::min(first + 2 * x, in.width() - 1)];
             }
-            boxSum<kMeanRoot>(room.plane, room, room.mean);
+            boxSum<kInputRoot>(room.plane, room, room.sums);
             for (int y = 0; y < g.packed.height; ++y) {
-                const float *samples = room.plane.row(y + kMeanReach) + kMeanReach, *sums = room.mean.row(y);
+                const float *samples = room.plane.row(y + kInputReach) + kInputReach, *sums = room.sums.row(y);
                 float *o = to + size_t(y) * size_t(g.packed.width) * kChannels + c;
                 for (int x = 0; x < g.packed.width; ++x)
-                    o[size_t(x) * kChannels] = samples[x] - sums[x] * kMeanOf;
+                    o[size_t(x) * kChannels] = samples[x] - sums[x] * perSample(kInputRoot);
             }
         }
         for (size_t i = 0; i < size_t(g.packed.area()); ++i, to += kChannels) {
@@ -185,26 +183,23 @@ private:
     {
         const int firstX = (wide.x - g.left) / 2, firstY = (wide.y - g.top) / 2;
         const Size inner{(wide.right() - g.left + 1) / 2 - firstX, (wide.bottom() - g.top + 1) / 2 - firstY};
-        const PlaneView<float> plane = room.plane.cut({0, 0, inner.width + 2 * kMeanReach, inner.height + 2 * kMeanReach}), mean = room.mean.cut({0, 0, inner.width, inner.height}), near = room.near.cut({0, 0, inner.width, inner.height});
-        constexpr int kMargin = kMeanReach - kNearReach;
+        const PlaneView<float> plane = room.plane.cut({0, 0, inner.width + 2 * kAnswerReach, inner.height + 2 * kAnswerReach}), sums = room.sums.cut({0, 0, inner.width, inner.height});
         for (int c = 0; c < unet::kPlanes; ++c) {
             if (stop.stop_requested())
                 return false;
             for (int y = 0; y < plane.height; ++y) {
-                const float *from = answer + (size_t(firstY - kMeanReach + y) * size_t(g.packed.width) + size_t(firstX - kMeanReach)) * kChannels + c;
+                const float *from = answer + (size_t(firstY - kAnswerReach + y) * size_t(g.packed.width) + size_t(firstX - kAnswerReach)) * kChannels + c;
                 for (int x = 0; x < plane.width; ++x)
                     plane.row(y)[x] = from[size_t(x) * kChannels];
             }
-            boxSum<kMeanRoot>(plane, room, mean);
-            boxSum<kNearRoot>(plane.cut({kMargin, kMargin, plane.width - 2 * kMargin, plane.height - 2 * kMargin}), room, near);
-            constexpr float kWide = (1 - kNearShare) * kMeanOf, kNear = kNearShare * kNearOf;
+            boxSum<kAnswerRoot>(plane, room, sums);
             for (int y = 0; y < inner.height; ++y) {
                 const int at = g.top + 2 * (firstY + y) + c / 2 - wide.y;
                 if (at < 0 || at >= wide.height)
                     continue;
                 for (int x = 0; x < inner.width; ++x)
                     if (const int across = g.left + 2 * (firstX + x) + c % 2 - wide.x; across >= 0 && across < wide.width)
-                        noise.row(at)[across] = plane.row(y + kMeanReach)[x + kMeanReach] - mean.row(y)[x] * kWide - near.row(y)[x] * kNear;
+                        noise.row(at)[across] = plane.row(y + kAnswerReach)[x + kAnswerReach] - sums.row(y)[x] * perSample(kAnswerRoot);
             }
         }
         return true;
@@ -213,7 +208,7 @@ private:
     /// What the network takes for noise of that sigma over `wide`, mosaic again. False once stopped.
     bool takenForNoise(const TileInput &in, Rect where, Rect wide, float sigma, PlaneView<float> noise, Scratch &scratch) const
     {
-        const Grid grid = gridFor(in, where.grownBy(haloPx()), wide.grownBy(kMeanReachPx));
+        const Grid grid = gridFor(in, where.grownBy(haloPx()), wide.grownBy(kAnswerReachPx));
         unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(unet::shippedWeights().value()); }).network;
         const Room room(scratch, grid.packed);
         if (!fillInput(in, grid, sigma, room, scratch.stop, network.input(grid.packed)))
