@@ -7,6 +7,7 @@
 #include "irenic/export.h"
 #include "irenic/picture.h"
 #include "irenic/readings.h"
+#include "noise/hot_pixels.h"
 #include "pipeline/stabiliser.h"
 #include "raw/linearizer.h"
 
@@ -19,6 +20,7 @@
 #include <cstdlib>
 #include <fstream>
 #include <map>
+#include <set>
 
 namespace irenic::bench {
 
@@ -102,7 +104,7 @@ std::vector<float> packed(const Frame &frame, const Sample &value)
     return planes;
 }
 
-/// Lets a program outside clean the packed, variance-stabilised planes (true law), and develops what it gives back. It is
+/// Lets a program outside clean the packed, variance-stabilised planes (true law; hot pixels mended as for our own methods), and develops what it gives back. It is
 /// called as COMMAND NOISY TRUTH WIDTH HEIGHT FOLDER and leaves NAME.f32 in the folder for every method that it tried, each
 /// with its best setting for this frame. The way back is unbiased for planes without noise.
 std::map<std::string, RgbImage<uint16_t>> outside(const std::string &command, const Subject &s, const std::filesystem::path &folder)
@@ -113,7 +115,12 @@ std::map<std::string, RgbImage<uint16_t>> outside(const std::string &command, co
     std::filesystem::remove_all(folder, ec);
     std::filesystem::create_directories(folder, ec);
     const int width = s.frame->active.width / 2, height = s.frame->active.height / 2;
-    writeFloats(folder / "noisy.in", packed(*s.frame, [&](int x, int y) { return stabiliser.forward(noisy.linear(x, y)); }));
+    const Rect &active = s.frame->active;
+    const auto mirroredLinear = [&](int x, int y) { return noisy.linear(active.x + mirrored(x - active.x, active.width), active.y + mirrored(y - active.y, active.height)); };
+    std::set<std::pair<int, int>> hot;
+    for (const PixelAt p : s.noise->hotPixels)
+        hot.emplace(p.x, p.y);
+    writeFloats(folder / "noisy.in", packed(*s.frame, [&](int x, int y) { return stabiliser.forward(hot.contains({x, y}) ? mendedValue(mirroredLinear, x, y) : noisy.linear(x, y)); }));
     writeFloats(folder / "truth.in", packed(*s.frame, [&](int x, int y) { return stabiliser.forward(clean.linear(x, y)); }));
     const std::string line = command + " '" + (folder / "noisy.in").string() + "' '" + (folder / "truth.in").string() + "' " + std::to_string(width) + " "
                            + std::to_string(height) + " '" + folder.string() + "'";
@@ -125,7 +132,7 @@ std::map<std::string, RgbImage<uint16_t>> outside(const std::string &command, co
             continue;
         std::vector<float> planes(size_t(width) * size_t(height) * 4);
         std::ifstream(entry.path(), std::ios::binary).read(reinterpret_cast<char *>(planes.data()), std::streamsize(planes.size() * sizeof(float)));
-        const Rect &a = s.frame->active;
+        const Rect &a = active;
         const auto result = frameWith(*s.frame, [&](int x, int y) {
             const int u = std::clamp(x - a.x, 0, 2 * width - 1), v = std::clamp(y - a.y, 0, 2 * height - 1);
             return stabiliser.inverse(planes[size_t((u & 1) + 2 * (v & 1)) * size_t(width) * size_t(height) + size_t(v / 2) * size_t(width) + size_t(u / 2)], 1.f);

@@ -5,10 +5,9 @@ namespace irenic {
 
 namespace {
 
-// Sigma of luminance over the mid-tone. Below the first, the methods differ by less than a thousandth of luma SSIM; above
-// the second, the learned method leads on sensor samples, where its weights are there, and BM3D by enough to be worth its time on the rest
-// (docs/engine.md and docs/unet.md have the figures).
-constexpr float kLightNoise = 0.03f, kHeavyNoise = 0.06f;
+// Sigma of luminance over the mid-tone. Below the first, the methods differ by less than a thousandth of luma SSIM; above the second, the learned method leads on sensor
+// samples, where its weights are there; above the third, BM3D leads by enough to be worth its time on the rest (docs/engine.md and docs/unet.md have the figures).
+constexpr float kLightNoise = 0.03f, kNetworkNoise = 0.045f, kHeavyNoise = 0.06f;
 
 std::string percent(float v)
 {
@@ -36,10 +35,10 @@ Suggestion suggestTreatment(const NoiseReport &noise)
     const std::string measured = "Grain measures " + percent(grain) + " of the mid-tone and colour noise " + percent(noise.colourNoise) + ": ";
     if (grain < kLightNoise)
         return {suggestedFor("wavelet", noise), measured + "light, so the quickest method loses nothing that shows."};
+    if (grain >= kNetworkNoise && noise.bands.empty() && validate(Treatment{"unet"}))
+        return {suggestedFor("unet", noise), measured + "heavy, where the residual U-Net keeps the most detail, in less time than BM3D."};
     if (grain < kHeavyNoise)
         return {suggestedFor("dct", noise), measured + "moderate, where sliding DCT keeps as much detail as slower methods."};
-    if (noise.bands.empty() && validate(Treatment{"unet"}))
-        return {suggestedFor("unet", noise), measured + "heavy, where the residual U-Net keeps the most detail, in less time than BM3D."};
     return {suggestedFor("bm3d", noise), measured + "heavy, where BM3D keeps the most detail and is worth its time."};
 }
 
