@@ -22,10 +22,12 @@ int main(int argc, char **argv)
     parser.addOptions({demo, shots});
     parser.addPositionalArgument(QStringLiteral("files"), QStringLiteral("Raw frames or folders to open."), QStringLiteral("[files...]"));
     parser.process(app);
-    const QTemporaryDir scratch; // settings, sessions and queue of shots: nobody's own, and the same at every start
-    if (parser.isSet(shots))
+    std::optional<QTemporaryDir> scratch; // settings, sessions and queue of shots: nobody's own, and the same at every start
+    if (parser.isSet(shots)) {
+        scratch.emplace();
         for (const char *home : {"XDG_DATA_HOME", "XDG_CONFIG_HOME"})
-            qputenv(home, QFile::encodeName(scratch.path()));
+            qputenv(home, QFile::encodeName(scratch->path()));
+    }
     irenic::MainWindow window;
     window.show();
     if (parser.isSet(shots)) {

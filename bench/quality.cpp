@@ -132,9 +132,8 @@ std::map<std::string, RgbImage<uint16_t>> outside(const std::string &command, co
             continue;
         std::vector<float> planes(size_t(width) * size_t(height) * 4);
         std::ifstream(entry.path(), std::ios::binary).read(reinterpret_cast<char *>(planes.data()), std::streamsize(planes.size() * sizeof(float)));
-        const Rect &a = active;
         const auto result = frameWith(*s.frame, [&](int x, int y) {
-            const int u = std::clamp(x - a.x, 0, 2 * width - 1), v = std::clamp(y - a.y, 0, 2 * height - 1);
+            const int u = std::clamp(x - active.x, 0, 2 * width - 1), v = std::clamp(y - active.y, 0, 2 * height - 1);
             return stabiliser.inverse(planes[size_t((u & 1) + 2 * (v & 1)) * size_t(width) * size_t(height) + size_t(v / 2) * size_t(width) + size_t(u / 2)], 1.f);
         });
         if (const auto image = developed(result, s.noise, {"wavelet", 0, 0}))

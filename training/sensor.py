@@ -82,7 +82,7 @@ def strew(crop, gain, variance, rng):
 def shoot(camera, rng, generator, gain=None):
     """Batch of camera pictures (N x H x W x 3) -> noisy and clean stabilised packed planes (N x 4 x H/2 x W/2).
 
-    Gain (variance per unit of signal, 1 = clipping) log-uniform from 2e-4 to 3e-2, read noise 0.4 to 4 times that."""
+    Gain (variance per unit of signal, 1 = clipping) log-uniform from 2e-4 to 3e-2, read noise 0.4 to 4 times that. Some crops are strewn with stars."""
     n = camera.shape[0]
     draw = lambda low, high: torch.from_numpy(np.exp(rng.uniform(np.log(low), np.log(high), (n, 1, 1)))).float()
     gain = draw(2e-4, 3e-2) if gain is None else torch.full((n, 1, 1), gain)

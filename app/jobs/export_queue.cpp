@@ -283,7 +283,8 @@ void ExportQueue::startNext()
 {
     if (m_running || m_paused)
         return;
-    const auto next = std::find_if(m_entries.begin(), m_entries.end(), [](const Entry &e) { return e.state == State::Waiting; });
+    const auto isWaiting = [](const Entry &e) { return e.state == State::Waiting; };
+    const auto next = std::find_if(m_entries.begin(), m_entries.end(), isWaiting);
     if (next == m_entries.end())
         return;
     const int id = next->id;
@@ -292,12 +293,10 @@ void ExportQueue::startNext()
     m_running = id;
     m_timer.start();
     m_stop = std::stop_source();
-    const auto after = std::find_if(next + 1, m_entries.end(), [](const Entry &e) { return e.state == State::Waiting; });
-    const bool isFollowed = after != m_entries.end() && cleanAlike(next->job, after->job);
-    if (m_memory && !(m_memory->cleaner && cleanAlike(m_memory->of, next->job)))
-        m_memory.reset();
-    if (!m_memory && isFollowed)
-        m_memory = std::make_shared<ExportMemory>();
+    if (!m_memory || !m_memory->serves(next->job)) {
+        const auto after = std::find_if(next + 1, m_entries.end(), isWaiting);
+        m_memory = after != m_entries.end() && cleanAlike(next->job, after->job) ? std::make_shared<ExportMemory>() : nullptr;
+    }
     m_pool.start([this, id, job = next->job, weak = next->frame, noise = next->noise, memory = m_memory, stop = m_stop.get_token()] {
         const auto onProgress = [this, id](double f) {
             QMetaObject::invokeMethod(this, [this, id, f] {

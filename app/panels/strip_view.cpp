@@ -252,16 +252,16 @@ void StripView::hang()
 
 void StripView::resizeEvent(QResizeEvent *)
 {
-    const int width = (m_sheet->width() - (m_across - 1) * kGapPx) / std::max(1, m_across);
+    const int width = std::max(60, (m_sheet->width() - (m_across - 1) * kGapPx) / std::max(1, m_across));
     for (LivePane *p : m_panes)
-        p->setFixedWidth(std::max(60, width));
+        p->setFixedWidth(width);
     QFont widest = font();
     widest.setWeight(QFont::DemiBold); // as it is once picked
     const QFontMetrics metrics(widest);
     for (size_t i = 0; i < std::min(m_cells.size(), m_captions.size()); ++i) {
         QStringList lines = m_cells[i].caption.split(u'\n');
         for (QString &line : lines)
-            line = metrics.elidedText(line, Qt::ElideRight, std::max(60, width) - 2 * kCaptionMarginPx);
+            line = metrics.elidedText(line, Qt::ElideRight, width - 2 * kCaptionMarginPx);
         m_captions[i]->setText(lines.join(u'\n'));
         m_captions[i]->setFixedHeight(int(lines.size()) * metrics.height() + 6);
     }

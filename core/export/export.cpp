@@ -47,7 +47,7 @@ double expectedSeconds(const Frame &frame, const Treatment &treatment, ExportFor
     return double(frame.crop.size().area()) / 1e6 * (wasCleaned ? cost.rest : cost.cleaning + cost.rest + kReading);
 }
 
-Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &noise, const std::filesystem::path &target, const ExportOptions &options, const RunContext &run)
+Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &noise, const std::filesystem::path &target, const ExportOptions &options, const RunContext &run, CleanCache *cache)
 {
     const auto start = std::chrono::steady_clock::now();
     if (const Status s = validate(options); !s)
@@ -58,7 +58,7 @@ Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &no
         return created.error();
     AtomicFile &file = created.value();
     const Provenance provenance = provenanceOf(cleaner, noise, options.request);
-    const Status written = isStillRaw(options.format) ? writeCleanedDng(file, cleaner, noise, options, provenance, run) : writeRendered(file, cleaner, options, provenance, run);
+    const Status written = isStillRaw(options.format) ? writeCleanedDng(file, cleaner, noise, options, provenance, cache, run) : writeRendered(file, cleaner, options, provenance, cache, run);
     if (!written)
         return written.error();
     if (run.stop.stop_requested())

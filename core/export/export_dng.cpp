@@ -203,7 +203,7 @@ Result<RgbImage<uint8_t>> previewOf(const Frame &frame, const Plane<uint16_t> &s
 }
 
 /// The active area in the camera's own colours, with its lines unbent where that is asked for.
-Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, const RunContext &run)
+Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, CleanCache *cache, const RunContext &run)
 {
     // Noise below black has room. No more than that: LibRaw up to 0.20 takes three equal blacks off, but not off white, and so darkens by their share.
     constexpr float kBlack = 512, kWhite = 65535;
@@ -218,7 +218,7 @@ Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, const Ru
     linear->samples.reset({frame.active.width * 3, frame.active.height});
     for (int top = 0; top < frame.active.height; top += cleaner.bandRows()) {
         const Rect band{frame.active.x, frame.active.y + top, frame.active.width, std::min(cleaner.bandRows(), frame.active.height - top)};
-        const auto colours = demosaicRegion(cleaner, band, stage(run, double(top) / frame.active.height, double(top + band.height) / frame.active.height));
+        const auto colours = demosaicRegion(cleaner, band, cache, stage(run, double(top) / frame.active.height, double(top + band.height) / frame.active.height));
         if (!colours)
             return colours.error();
         for (int y = 0; y < band.height; ++y)
@@ -299,7 +299,7 @@ Error verifyError(const std::filesystem::path &target, const std::string &what)
     return {ErrorCode::WriteFailed, target.string() + " was not written: " + what + " when it was read back. Nothing was left behind and the original is untouched.", {}};
 }
 
-Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const ExportOptions &options, const Provenance &provenance, const RunContext &run)
+Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const ExportOptions &options, const Provenance &provenance, CleanCache *cache, const RunContext &run)
 {
     const Frame &source = cleaner.frame();
     if (source.kind == FrameKind::Rendered)
@@ -312,13 +312,13 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     const bool straightens = options.format == ExportFormat::LinearDng || source.kind == FrameKind::Linear;
     const bool straightened = straightens && !Unbending(cleaner.edits().lens, source.crop).isStraight();
     if (straightens && (source.kind == FrameKind::Mosaic || cleaner.edits().lens.changesPicture())) {
-        const auto linear = demosaiced(cleaner, stage(run, 0, share));
+        const auto linear = demosaiced(cleaner, cache, stage(run, 0, share));
         if (!linear)
             return linear.error();
         frame = linear.value();
         samples = &frame->samples;
     } else {
-        Result<CleanedSamples> stored = cleanForStorage(cleaner, stage(run, 0, share));
+        Result<CleanedSamples> stored = cleanForStorage(cleaner, stage(run, 0, share), cache);
         if (!stored)
             return stored.error();
         cleaned = stored.take();

@@ -43,12 +43,12 @@ std::optional<ExportOutcome> alreadyThere(const ExportJob &job, const std::strin
 }
 
 /// Under the next free name for as long as others take it first.
-Result<ExportReport> exportUnderFreeName(const ExportJob &job, const Cleaner &cleaner, const NoiseReport &noise, const std::string &name, const ExportOptions &options, const RunContext &run)
+Result<ExportReport> exportUnderFreeName(const ExportJob &job, const Cleaner &cleaner, const NoiseReport &noise, const std::string &name, const ExportOptions &options, const RunContext &run, CleanCache *cache)
 {
     constexpr int kMostTries = 20;
     for (int i = 0;; ++i) {
         const auto target = freeName(job.folder, name, options.format);
-        Result<ExportReport> report = exportCleaned(cleaner, noise, target, options, run);
+        Result<ExportReport> report = exportCleaned(cleaner, noise, target, options, run, cache);
         if (report || report.error().code != ErrorCode::Taken || i == kMostTries)
             return report;
     }
@@ -95,9 +95,9 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
         if (!s)
             return s.error();
     const RunContext quiet{run.threads, run.stop, {}, run.background};
-    const bool remembered = memory && memory->cleaner && cleanAlike(memory->of, job);
+    const bool remembered = memory && memory->serves(job);
     if (remembered) {
-        frame = memory->cleaner->sharedFrame();
+        frame = memory->frame;
         noise = memory->noise;
     }
     if (!frame) {
@@ -138,7 +138,9 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
         outcome.report.file = freeName(job.folder, name.value(), options.format);
         return outcome;
     }
-    const auto measured = noise;
+    if (memory && !remembered)
+        *memory = {job, frame, noise, std::make_unique<CleanCache>(std::numeric_limits<size_t>::max())};
+    outcome.wasCleaned = remembered;
     if (job.seriesNoise.size() == noise->cells.size()) {
         auto series = std::make_shared<NoiseReport>(*noise);
         std::copy(job.seriesNoise.begin(), job.seriesNoise.end(), series->cells.begin());
@@ -146,17 +148,7 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
     }
     std::error_code ec;
     std::filesystem::create_directories(job.folder, ec);
-    std::unique_ptr<const Cleaner> fresh;
-    if (!remembered) {
-        auto cleaner = std::make_unique<Cleaner>(frame, noise, outcome.treatment, editsOf(job, frame, noise));
-        if (memory)
-            cleaner->keepRows();
-        fresh = std::move(cleaner);
-    }
-    if (memory && fresh)
-        *memory = {job, measured, std::move(fresh)};
-    outcome.wasCleaned = remembered;
-    Result<ExportReport> written = exportUnderFreeName(job, memory ? *memory->cleaner : *fresh, *noise, name.value(), options, run);
+    Result<ExportReport> written = exportUnderFreeName(job, Cleaner(frame, noise, outcome.treatment, editsOf(job, frame, noise)), *noise, name.value(), options, run, memory ? memory->cleaned.get() : nullptr);
     if (!written)
         return written.error();
     outcome.report = written.take();

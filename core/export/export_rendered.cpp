@@ -18,11 +18,11 @@ Look lookOf(const ExportOptions &options)
 }
 
 /// A finished picture in its own encoding.
-Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunContext &run)
+Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, CleanCache *cache, const RunContext &run)
 {
     const Frame &frame = cleaner.frame();
     if (cleaner.edits().lens.changesPicture()) {
-        const auto linear = demosaicRegion(cleaner, frame.crop, run);
+        const auto linear = demosaicRegion(cleaner, frame.crop, cache, run);
         if (!linear)
             return linear.error();
         auto straight = RgbImage<uint16_t>::ofSize(frame.crop.size());
@@ -30,7 +30,7 @@ Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, const RunConte
             straight.samples[i] = frame.encoding->encoded(linear.value().samples[i], i % 3);
         return turned(straight, frame.orientation);
     }
-    const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run);
+    const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run, cache);
     if (!cleaned)
         return cleaned.error();
     auto picture = RgbImage<uint16_t>::ofSize(frame.size());
@@ -54,16 +54,16 @@ void encodeInto(const RgbImage<float> &linear, bool straight, T *out)
     }
 }
 
-Result<PictureFile> pictureFile(const Cleaner &cleaner, const ExportOptions &options, const RunContext &run)
+Result<PictureFile> pictureFile(const Cleaner &cleaner, const ExportOptions &options, CleanCache *cache, const RunContext &run)
 {
     const std::vector<uint8_t> profile = profileOf(cleaner.frame(), options);
     if (options.format == ExportFormat::Tiff && options.bits == 32) {
-        Result<RgbImage<float>> picture = renderAll<float>(cleaner, options, run);
+        Result<RgbImage<float>> picture = renderAll<float>(cleaner, options, cache, run);
         if (!picture)
             return picture.error();
         return tiffFile(picture.take(), options, profile);
     }
-    Result<RgbImage<uint16_t>> picture = renderAll<uint16_t>(cleaner, options, run);
+    Result<RgbImage<uint16_t>> picture = renderAll<uint16_t>(cleaner, options, cache, run);
     if (!picture)
         return picture.error();
     if (options.format == ExportFormat::Tiff)
@@ -79,17 +79,17 @@ bool keepsEncoding(const Frame &frame, const ExportOptions &options)
 }
 
 template <class T>
-Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &options, const RunContext &run)
+Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &options, CleanCache *cache, const RunContext &run)
 {
     if constexpr (std::is_same_v<T, uint16_t>)
         if (keepsEncoding(cleaner.frame(), options))
-            return cleanedPicture(cleaner, run);
+            return cleanedPicture(cleaner, cache, run);
     const Rect crop = cleaner.frame().crop;
     auto picture = RgbImage<T>::ofSize(crop.size());
     const int bandRows = cleaner.bandRows();
     for (int top = 0; top < crop.height; top += bandRows) {
         const Rect band{crop.x, crop.y + top, crop.width, std::min(bandRows, crop.height - top)};
-        const auto linear = developRegion(cleaner, band, lookOf(options), nullptr, stage(run, double(top) / crop.height, double(top + band.height) / crop.height));
+        const auto linear = developRegion(cleaner, band, lookOf(options), cache, stage(run, double(top) / crop.height, double(top + band.height) / crop.height));
         if (!linear)
             return linear.error();
         encodeInto(linear.value(), options.profile == OutputProfile::Linear, picture.row(top));
@@ -97,17 +97,17 @@ Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &optio
     return turned(picture, cleaner.frame().orientation);
 }
 
-template Result<RgbImage<uint16_t>> renderAll(const Cleaner &, const ExportOptions &, const RunContext &);
-template Result<RgbImage<float>> renderAll(const Cleaner &, const ExportOptions &, const RunContext &);
+template Result<RgbImage<uint16_t>> renderAll(const Cleaner &, const ExportOptions &, CleanCache *, const RunContext &);
+template Result<RgbImage<float>> renderAll(const Cleaner &, const ExportOptions &, CleanCache *, const RunContext &);
 
 std::vector<uint8_t> profileOf(const Frame &frame, const ExportOptions &options)
 {
     return keepsEncoding(frame, options) && !frame.encoding->profile.empty() ? frame.encoding->profile : outputProfile(options.profile);
 }
 
-Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptions &options, const Provenance &provenance, const RunContext &run)
+Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptions &options, const Provenance &provenance, CleanCache *cache, const RunContext &run)
 {
-    const Result<PictureFile> picture = pictureFile(cleaner, options, stage(run, 0, cleaningShare(cleaner, options.format)));
+    const Result<PictureFile> picture = pictureFile(cleaner, options, cache, stage(run, 0, cleaningShare(cleaner, options.format)));
     if (!picture)
         return picture.error();
     errno = 0;

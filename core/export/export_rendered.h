@@ -10,7 +10,7 @@ bool keepsEncoding(const Frame &frame, const ExportOptions &options);
 
 /// The whole treated frame as a picture, upright, encoded as the options ask. Of uint16_t or float, 0 .. 1 of floats.
 template <class T>
-Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &options, const RunContext &run);
+Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &options, CleanCache *cache, const RunContext &run);
 
 /// The profile that such a picture is in, as ICC bytes.
 std::vector<uint8_t> profileOf(const Frame &frame, const ExportOptions &options);

@@ -156,7 +156,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         const double from = double(top) / map.blocks.height, to = std::min(1.0, double(top + bandBlocks) / map.blocks.height);
         const RunContext part = stage(run, from * (1 - kWindowsShare), to * (1 - kWindowsShare));
         const Result<Plane<float>> before = untreated.clean(band, {run.threads, run.stop, {}, run.background});
-        const Result<Plane<float>> after = cache ? cache->clean(treated, band, part) : treated.clean(band, part);
+        const Result<Plane<float>> after = cleaned(treated, band, cache, part);
         if (!before || !after)
             return cancelledError();
         const auto found = blockNoise(analysisPlanes(frame, *treated.sharedNoise(), before.value().view(), band),

@@ -8,15 +8,6 @@
 
 namespace irenic {
 
-namespace {
-
-Result<Plane<float>> cleanedOf(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
-{
-    return cache ? cache->clean(cleaner, region, run) : cleaner.clean(region, run);
-}
-
-} // namespace
-
 Rect placeAround(const Frame &frame, int uprightX, int uprightY, int sidePx)
 {
     const Size upright = frame.uprightSize();
@@ -30,7 +21,7 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
     const Frame &frame = treated.frame();
     const Cleaner untreated = treated.untreated();
     const Rect whole = analysable(region);
-    const Result<Plane<float>> before = untreated.clean(whole, run), after = cleanedOf(treated, whole, cache, run);
+    const Result<Plane<float>> before = untreated.clean(whole, run), after = cleaned(treated, whole, cache, run);
     if (!before || !after)
         return cancelledError();
     PlaceReadings r;
@@ -56,7 +47,7 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
         Treatment soft = treated.treatment();
         soft.taste.sharpen = 0;
         const Cleaner unsharpened(treated.sharedFrame(), treated.sharedNoise(), soft, treated.edits());
-        const Result<Plane<float>> plain = cleanedOf(unsharpened, whole, cache, run);
+        const Result<Plane<float>> plain = cleaned(unsharpened, whole, cache, run);
         if (!plain)
             return plain.error();
         const AnalysisPlanes planesPlain = analysisPlanes(frame, *treated.sharedNoise(), plain.value().view(), whole);

@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "files/json.h"
+#include "irenic/picture.h"
 #include "lens/sensor_lens.h"
 #include "methods/denoise_method.h"
 #include "noise/hot_pixels.h"
@@ -519,34 +520,6 @@ struct Cleaner::Private {
             copyUntreated(where, planes, float(1 - treatment.taste.mix));
     }
 
-    /// Rows of the whole active area that were cleaned once.
-    struct Kept {
-        std::mutex mutex;
-        Plane<float> samples;
-        std::vector<bool> done; ///< by row
-    };
-    std::unique_ptr<Kept> kept;
-
-    Result<Plane<float>> cleanOnce(Rect region, const RunContext &run)
-    {
-        const Rect &a = frame->active;
-        const std::lock_guard lock(kept->mutex);
-        const auto first = kept->done.begin() + (region.y - a.y), end = first + region.height;
-        const auto missing = std::find(first, end, false);
-        if (missing != end) {
-            const auto last = std::find(std::reverse_iterator(end), std::reverse_iterator(missing), false).base(); // one past it
-            const Rect rows{a.x, a.y + int(missing - kept->done.begin()), a.width, int(last - missing)};
-            const Result<Plane<float>> fresh = inTiles(rows, channels(), false, run, 0);
-            if (!fresh)
-                return fresh.error();
-            copyRows(fresh.value().constView(), kept->samples.view().cut({0, rows.y - a.y, kept->samples.width(), rows.height}));
-            std::fill(missing, last, true);
-        }
-        Plane<float> out({region.width * channels(), region.height});
-        copyRows(kept->samples.constView().cut({(region.x - a.x) * channels(), region.y - a.y, out.width(), out.height()}), out.view());
-        return out;
-    }
-
     /// A region in tiles; `samples` a pixel.
     Result<Plane<float>> inTiles(Rect region, int samples, bool reachAlone, const RunContext &run, int tilePx)
     {
@@ -625,16 +598,7 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
         d->copyLinear(region, out.view());
         return out;
     }
-    return d->kept && tilePx == 0 ? d->cleanOnce(region, run) : d->inTiles(region, d->channels(), false, run, tilePx);
-}
-
-void Cleaner::keepRows()
-{
-    if (d->identity)
-        return;
-    d->kept = std::make_unique<Private::Kept>();
-    d->kept->samples.reset({d->frame->active.width * d->channels(), d->frame->active.height});
-    d->kept->done.assign(size_t(d->frame->active.height), false);
+    return d->inTiles(region, d->channels(), false, run, tilePx);
 }
 
 bool Cleaner::sharpens() const
@@ -648,7 +612,7 @@ Result<Plane<float>> Cleaner::sharpened(Rect region, const RunContext &run) cons
     return d->inTiles(region, 1, true, run, 0);
 }
 
-Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run)
+Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run, CleanCache *cache)
 {
     const Frame &frame = cleaner.frame();
     if (cleaner.isIdentity())
@@ -671,7 +635,7 @@ Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext 
     const Linearizer levels(frame);
     for (int top = a.y; top < a.bottom(); top += bandRows) {
         const Rect band{a.x, top, a.width, std::min(bandRows, a.bottom() - top)};
-        Result<Plane<float>> linear = cleaner.clean(band, stage(run, double(top - a.y) / a.height, double(band.bottom() - a.y) / a.height));
+        Result<Plane<float>> linear = cleaned(cleaner, band, cache, stage(run, double(top - a.y) / a.height, double(band.bottom() - a.y) / a.height));
         if (!linear)
             return linear.error();
         const int n = frame.channels();

@@ -27,11 +27,6 @@ Rect tileRect(int tx, int ty, const Rect &active)
     return Rect{tx * t, ty * t, t, t}.intersected(active);
 }
 
-Result<Plane<float>> cleaned(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
-{
-    return cache ? cache->clean(cleaner, region, run) : cleaner.clean(region, run);
-}
-
 /// Of a frame, made when it is first asked for; null where it was stopped.
 std::shared_ptr<const Surroundings> surroundingsOf(const std::shared_ptr<const Frame> &frame, const RunContext &run)
 {
@@ -257,6 +252,11 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
     return out;
 }
 
+Result<Plane<float>> cleaned(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
+{
+    return cache ? cache->clean(cleaner, region, run) : cleaner.clean(region, run);
+}
+
 Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
 {
     const Result<Developer> developer = developerFor(cleaner, look, run);
@@ -267,11 +267,11 @@ Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const
     return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, 1, run, asItIs);
 }
 
-Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, const RunContext &run)
+Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
 {
     const Developer developer(cleaner.frame(), {}, nullptr, cleaner.edits().lens.fringes);
     const auto asItIs = [&](Rect part) {
-        return inStrips(cleaner, developer, part, nullptr, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt) { return developer.cameraColours(samples, cfa); });
+        return inStrips(cleaner, developer, part, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt) { return developer.cameraColours(samples, cfa); });
     };
     const Unbending unbending(cleaner.edits().lens, cleaner.frame().crop);
     return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, 1, run, asItIs);

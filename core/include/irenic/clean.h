@@ -9,6 +9,8 @@
 
 namespace irenic {
 
+class CleanCache;
+
 /// What is decided for a frame and serves each of its trials.
 struct FrameEdits {
     std::shared_ptr<const RegionSet> regions; ///< may be null
@@ -35,10 +37,6 @@ public:
     /// frame; Frame::channels() samples a pixel. Fails only with Cancelled.
     /// @param tilePx side of the tiles, >= 16, or 0 for what suits the method and the threads; a matter of speed alone
     Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = 0) const;
-
-    /// From now on rows that clean() was asked for are kept, as much memory as the frame has samples, four bytes each, and are not cleaned again.
-    /// To be called before anything else, by whoever will want the frame more than once.
-    void keepRows();
 
     bool sharpens() const; ///< some place
     /// What sharpening reaches over a region: 1 where it works in full, 0 where smooth parts are spared (Taste::smoothProtection). Only where
@@ -73,7 +71,8 @@ struct CleanedSamples {
 /// Cleans the whole active area and rounds it to stored numbers. Treated samples are scaled up by the largest whole
 /// factor that 16 bits hold, so that a smooth result is not cut back to the source's coarser steps (rendered pictures have 16 bits
 /// already); an identity treatment returns the source's own samples, scale 1.
-Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run = {});
+/// @param cache may be null
+Result<CleanedSamples> cleanForStorage(const Cleaner &cleaner, const RunContext &run = {}, CleanCache *cache = nullptr);
 
 /// A treatment to start from, with the reason in one sentence.
 struct Suggestion {

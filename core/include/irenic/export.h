@@ -78,7 +78,7 @@ struct ExportReport {
 /// A DNG keeps every tag of a DNG source that still holds; picture layout, levels (times a whole factor), noise tags, XMP and
 /// preview are new. Fails with WriteFailed, Taken, Cancelled, or what reading back found; then nothing is left behind.
 Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &noise, const std::filesystem::path &target,
-                                   const ExportOptions &options, const RunContext &run = {});
+                                   const ExportOptions &options, const RunContext &run = {}, CleanCache *cache = nullptr);
 
 /// The XMP sidecar beside an original (NAME.xmp, or NAME.ENDING.xmp, in either case of letters); empty where there is none.
 std::filesystem::path sidecarOf(const std::filesystem::path &original);

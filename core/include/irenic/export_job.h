@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/export.h"
+#include "irenic/picture.h"
 
 namespace irenic {
 
@@ -53,16 +54,19 @@ struct ExportOutcome {
 /// Both ask for the same samples: only files differ.
 bool cleanAlike(const ExportJob &a, const ExportJob &b);
 
-/// A frame as a job has cleaned it, for the jobs after it that clean alike; others find it empty. Of one thread at a time.
+/// A frame as a job has cleaned it, for the jobs after it that clean alike; others find it empty. Takes as much memory as the frame has samples, four
+/// bytes each. Of one thread at a time.
 struct ExportMemory {
     ExportJob of;
+    std::shared_ptr<const Frame> frame;
     std::shared_ptr<const NoiseReport> noise; ///< as measured
-    std::unique_ptr<const Cleaner> cleaner; ///< null: nothing was cleaned yet
+    std::unique_ptr<CleanCache> cleaned; ///< null: nothing was cleaned yet
+    bool serves(const ExportJob &job) const { return cleaned && cleanAlike(of, job); }
 };
 
 /// Reads, measures, cleans, writes, verifies. Where frame and noise are known already they may be given.
 /// @param dryRun says what would be done and writes nothing
-/// @param memory null where no other job will want the same; costs what Cleaner::keepRows() says
+/// @param memory null where no other job will want the same
 Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run = {}, bool dryRun = false,
                                    ExportMemory *memory = nullptr);
 

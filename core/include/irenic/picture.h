@@ -46,13 +46,16 @@ private:
     size_t m_held = 0;
 };
 
+/// Through a cache where there is one.
+Result<Plane<float>> cleaned(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run);
+
 /// Develops part of a treated frame at full size. Linear sRGB.
 /// @param region inside Frame::active, coordinates of Frame::samples
 /// @param cache  may be null
 Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run);
 
 /// Part of a treated mosaic in the camera's own colours: linear, 1 = clipping, neither balanced nor clipped.
-Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, const RunContext &run);
+Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run);
 
 /// developRegion() at a whole reduction (even, >= 2): see Developer::developReduced. Computed in bands, so memory stays small.
 Result<RgbImage<float>> developReducedRegion(const Cleaner &cleaner, Rect region, int factor, const Look &look, CleanCache *cache,

@@ -14,7 +14,7 @@ inline constexpr MethodInfo kUnetInfo{"unet", "Residual U-Net", "Fine lines, let
 /// (residual learning); Mohan, Kadkhodaie, Simoncelli and Fernandez-Granda, ICLR 2020 (without biases).
 std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment);
 
-inline constexpr MethodInfo kUnetEnsembleInfo{"unet-ensemble", "U-Net self-ensemble", "The export of a picture that matters: the same network is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken.", "Four times the residual U-Net's time, about as long as BM3D.", 1.6};
+inline constexpr MethodInfo kUnetEnsembleInfo{"unet-ensemble", "U-Net self-ensemble", "The export of a picture that matters: the same network is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead.", "Four times the residual U-Net's time, about as long as BM3D.", 1.6};
 
 /// The network's answers to four views of the frame (as it is, turned by half a turn, and both with rows for columns), and of these the mean: what each gets wrong in
 /// its own way cancels in part. Source: Timofte, Rothe and Van Gool, CVPR 2016 (enhanced prediction, since called geometric self-ensemble).

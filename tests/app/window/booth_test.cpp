@@ -265,6 +265,16 @@ private slots:
         for (int i = 0; i < strip->columnCount(); ++i)
             names.insert(QString::fromStdString(strip->cell(i).treatment.method));
         QCOMPARE(names.size(), qsizetype(methods().size()));
+        // What is written under a cell is whole, or ends in dots: it begins where the name does.
+        int captions = 0;
+        for (const QLabel *caption : strip->findChildren<QLabel *>()) {
+            if (!caption->isVisible() || !caption->text().contains('\n'))
+                continue;
+            const QString label = QString::fromUtf8(methods()[size_t(captions++ % strip->columnCount())].label);
+            QVERIFY2(caption->text().startsWith(label.left(4)), qPrintable(caption->text()));
+            QVERIFY2(caption->sizeHint().width() <= caption->width(), qPrintable(QStringLiteral("%1: %2 in %3").arg(caption->text()).arg(caption->sizeHint().width()).arg(caption->width())));
+        }
+        QCOMPARE(captions, strip->cellCount());
         QTest::keyClick(strip, Qt::Key_Escape);
         QVERIFY(m_window->wall()->isVisible());
         settle();

@@ -209,12 +209,11 @@ private slots:
             job.nameTemplate = name;
             return runExportJob(job, nullptr, nullptr, {}, false, m);
         };
-        bool first = true;
         for (const double strength : {1.0, 0.6}) {
             ExportJob job = jobFor("wren-01.dng");
             job.treatment = {"dct", {}, strength, strength};
             job.treatment.taste.sharpen = 0.5;
-            first = true;
+            bool first = true;
             for (const ExportFormat format : kExportFormats) {
                 job.format = format;
                 const auto one = written(job, &memory, "once-{luminance}"), other = written(job, nullptr, "anew-{luminance}");

@@ -155,7 +155,7 @@ private slots:
         const auto written = exportCleaned(cleaner, *s.noise, file, ExportOptions(ExportFormat::LinearDng));
         QVERIFY2(written.ok(), written ? "" : written.error().userMessage.c_str());
         const auto back = readFrame(file).take();
-        const auto meant = demosaicRegion(cleaner, crop, {}).take(), got = demosaicRegion(Cleaner(back, s.noise, {"wavelet", 0, 0}), back->crop, {}).take();
+        const auto meant = demosaicRegion(cleaner, crop, nullptr, {}).take(), got = demosaicRegion(Cleaner(back, s.noise, {"wavelet", 0, 0}), back->crop, nullptr, {}).take();
         QCOMPARE(got.size, meant.size);
         for (size_t i = 0; i < got.samples.size(); ++i) { // which has little room below black
             const float g = std::max(got.samples[i], -0.007f), m = std::max(meant.samples[i], -0.007f);
