@@ -9,7 +9,9 @@ import sys
 
 import torch
 
-parts = [(torch.load(file), float(share)) for file, share in (part.rsplit(":", 1) for part in sys.argv[2:])]
+from network import load
+
+parts = [(load(file), float(share)) for file, share in (part.rsplit(":", 1) for part in sys.argv[2:])]
 if abs(sum(share for _, share in parts) - 1) > 1e-6:
     sys.exit("The shares must sum to 1.")
 mean = lambda which: {name: sum(state[which][name].float() * share for state, share in parts) for name in parts[0][0][which]}

@@ -18,7 +18,7 @@ from pathlib import Path
 import numpy as np
 import torch
 
-from network import WIDTHS, Network, widened, widths_of
+from network import DEPTHS, WIDTHS, Network, grown, load, shape_of
 from scenes import SIDE, scene
 from sensor import augment, shoot
 
@@ -81,8 +81,9 @@ def main():
     parser.add_argument("--rate", type=float, default=1.5e-3)
     parser.add_argument("--settle", action="store_true", help="let the learning rate fall to nothing over this run")
     parser.add_argument("--resume", action="store_true")
-    parser.add_argument("--from", dest="start", type=Path, help="checkpoint to go on from")
-    parser.add_argument("--widths", type=int, nargs=3, default=WIDTHS, help="channels of the three levels; a narrower checkpoint is widened")
+    parser.add_argument("--from", dest="start", type=Path, help="checkpoint or file of weights to go on from")
+    parser.add_argument("--widths", type=int, nargs=3, default=WIDTHS, help="channels of the three levels; a narrower checkpoint grows")
+    parser.add_argument("--depths", type=int, nargs=3, default=DEPTHS, help="blocks of the three levels; a shallower checkpoint grows")
     parser.add_argument("--threads", type=int, default=2)
     args = parser.parse_args()
     torch.set_num_threads(args.threads)  # Debian's torch starts with one
@@ -91,16 +92,17 @@ def main():
     global SCENES
     held_out, SCENES = scenes[:HELD_OUT], scenes[HELD_OUT:]
     maker = Pool(1)
-    network, average = Network(args.widths).to(memory_format=torch.channels_last), Network(args.widths)  # a quarter faster
+    shape = tuple(args.widths), tuple(args.depths)
+    network, average = Network(*shape).to(memory_format=torch.channels_last), Network(*shape)  # a quarter faster
     optimiser = torch.optim.Adam(network.parameters(), lr=args.rate)
     checkpoint, step, warm = args.start or args.work / "checkpoint.pt", 0, 300
     if args.resume or args.start:
-        state = torch.load(checkpoint)
-        network.load_state_dict(widened(state["network"], args.widths))
-        if "optimiser" in state and widths_of(state["network"]) == tuple(args.widths):  # a kept checkpoint has none: a few hundred steps make it up
+        state = load(checkpoint)
+        network.load_state_dict(grown(state["network"], *shape))
+        if "optimiser" in state and shape_of(state["network"]) == shape:  # a file of weights has none: a few hundred steps make it up
             optimiser.load_state_dict(state["optimiser"])
             warm = 1
-        average.load_state_dict(widened(state["average"], args.widths))
+        average.load_state_dict(network.state_dict() if state["average"] is state["network"] else grown(state["average"], *shape))
         step = state["step"]
     else:
         average.load_state_dict(network.state_dict())

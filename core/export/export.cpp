@@ -26,10 +26,10 @@ Cost costOf(const Frame &frame, const Treatment &t, ExportFormat format)
     const double rest = format == ExportFormat::Dng ? (mosaic ? 0.04 : 0.12) : format == ExportFormat::LinearDng ? 0.30 : 0.38;
     if (t.isIdentity())
         return {0, rest};
-    const double cleaning = findMethod(t.method)->secondsPerMegapixel + (t.isMixed() ? findMethod(t.colourMethod)->secondsPerMegapixel : 0);
+    const double cleaning = secondsPerMegapixel(t.method, frame.kind) + (t.isMixed() ? secondsPerMegapixel(t.colourMethod, frame.kind) : 0);
     const double runs = double(Variants(t, nullptr).list().size()); // one for every pair of strengths
-    const double sharpening = t.taste.sharpen > 0 ? kSharpening : 0, detail = t.taste.detail > 0 ? findMethod("dct")->secondsPerMegapixel : 0;
-    return {runs * (mosaic ? cleaning : cleaning * 1.6) + sharpening + detail, rest}; // full colour has six bands instead of four
+    const double sharpening = t.taste.sharpen > 0 ? kSharpening : 0, detail = t.taste.detail > 0 ? secondsPerMegapixel("dct", FrameKind::Mosaic) : 0;
+    return {runs * cleaning + sharpening + detail, rest};
 }
 
 } // namespace

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/frame.h"
 #include "methods/denoise_method.h"
 
 #include "methods/bm3d/bm3d.h"
@@ -28,7 +29,7 @@ const std::array kRegistered{
     Registered{kNlmInfo, makeNlm},
     Registered{kBm3dInfo, makeBm3d},
     Registered{kUnetInfo, makeUnet, unetIsReady},
-    Registered{kUnetEnsembleInfo, makeUnetEnsemble, unetIsReady},
+    Registered{kUnetEnsembleInfo, makeUnetEnsemble, unetEnsembleIsReady},
 };
 
 const auto kInfos = [] {
@@ -66,6 +67,15 @@ const MethodInfo *findMethod(const std::string &id)
         if (id == m.id)
             return &m;
     return nullptr;
+}
+
+double secondsPerMegapixel(const std::string &method, FrameKind kind)
+{
+    const MethodInfo *info = findMethod(method);
+    if (kind == FrameKind::Mosaic)
+        return info->secondsPerMegapixel;
+    constexpr double kSixBands = 1.6; // instead of four
+    return kSixBands * (info->fullColour ? findMethod(info->fullColour)->secondsPerMegapixel : info->secondsPerMegapixel);
 }
 
 Status validate(const Treatment &treatment)

@@ -9,6 +9,7 @@
 #include "noise/hot_pixels.h"
 #include "pipeline/point_lights.h"
 #include "pipeline/stabiliser.h"
+#include "pipeline/tile_grid.h"
 #include "pipeline/variants.h"
 #include "raw/linearizer.h"
 #include "taste/blocks.h"
@@ -54,24 +55,6 @@ void meanEnergy(PlaneView<const float> removed, PlaneView<float> out, Scratch &s
         for (int x = kEnergyReachPx; x < size.width - kEnergyReachPx; ++x)
             o[x] = line[size_t(x)] * (1.f / 289);
     }
-}
-
-/// Tiles of one size over a region; those at the right and bottom may be smaller.
-struct Grid {
-    int across, down, width, height;
-};
-
-/// Tiles near the size that a method likes, as even as can be, and no fewer than there are threads.
-Grid gridFor(Size size, int tilePx, int threads)
-{
-    const int wanted = threads > 0 ? threads : availableThreads();
-    Grid g{std::max(1, (size.width + tilePx / 2) / tilePx), std::max(1, (size.height + tilePx / 2) / tilePx), 0, 0};
-    constexpr int kSmallestPx = 96;
-    while (g.across * g.down < wanted && std::max(size.width / g.across, size.height / g.down) >= 2 * kSmallestPx)
-        ++(size.width / g.across > size.height / g.down ? g.across : g.down);
-    g.width = (size.width + g.across - 1) / g.across;
-    g.height = (size.height + g.down - 1) / g.down;
-    return g;
 }
 
 } // namespace
@@ -374,7 +357,7 @@ struct Cleaner::Private {
         }
     }
 
-    /// The steps on stabilised samples. `out` are linear planes of `tile`, `noisyLuminance` one more where grain is kept.
+    /// The steps on stabilised samples. `out` are linear planes of `tile`, `noisyLuminance` one more where grain is kept. Once stopped, they hold anything.
     /// @param masks of tile.grownBy(stabilisedHaloPx())
     void cleanStabilised(Rect tile, const Masks &masks, const TileOutput &out, PlaneView<float> noisyLuminance, Scratch &s) const
     {
@@ -392,6 +375,8 @@ struct Cleaner::Private {
             in.planes[size_t(c)] = noisy;
             cleaned[size_t(c)] = s.plane(kCleaned + size_t(c), cleanedRect.size()).view();
         }
+        if (s.stop.stop_requested())
+            return;
         runMethods(in, cleanedRect, masks, cleaned, s);
         if (!details.empty()) {
             TileOutput detailed;
@@ -414,9 +399,11 @@ struct Cleaner::Private {
         float strength = 0;
         for (const Variant &v : variants.list())
             strength = std::max(strength, float(std::max(v.luminance, v.colour)));
+        if (s.stop.stop_requested())
+            return;
         giveBackPointLights(noisyHere, cleaned, strength, s);
         const PlaneView<float> removed = s.plane(0, finish.size()).view(), energy = s.plane(kEnergy, finish.size()).view();
-        for (int c = 0; c < n; ++c) {
+        for (int c = 0; c < n && !s.stop.stop_requested(); ++c) {
             const PlaneView<const float> before = noisyHere.planes[size_t(c)], after = cleaned[size_t(c)];
             for (int y = 0; y < finish.height; ++y)
                 for (int x = 0; x < finish.width; ++x)
@@ -524,8 +511,8 @@ struct Cleaner::Private {
     Result<Plane<float>> inTiles(Rect region, int samples, bool reachAlone, const RunContext &run, int tilePx)
     {
         Plane<float> out({region.width * samples, region.height});
-        const Grid grid = tilePx > 0 ? Grid{(region.width + tilePx - 1) / tilePx, (region.height + tilePx - 1) / tilePx, tilePx, tilePx}
-                                     : gridFor(region.size(), bestTilePx(), run.threads);
+        const TileGrid grid = tilePx > 0 ? TileGrid{(region.width + tilePx - 1) / tilePx, (region.height + tilePx - 1) / tilePx, tilePx, tilePx}
+                                         : tileGridFor(region.size(), bestTilePx(), linearHaloPx() + stabilisedHaloPx() + methodHaloPx(), run.threads > 0 ? run.threads : availableThreads());
         const Status done = parallelFor(grid.across * grid.down, run, [&](int i) {
             const Rect local = Rect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
             if (!local.isEmpty())

@@ -3,10 +3,13 @@
 
 #include "irenic/taste.h"
 
+#include <cstdint>
 #include <span>
 #include <string>
 
 namespace irenic {
+
+enum class FrameKind : uint8_t; // irenic/frame.h
 
 /// Both strengths of every method, in multiples of the measured noise: 0 is off, 1 is exactly what was measured.
 inline constexpr ParamInfo kLuminanceStrength{"luminance", "luminance", 0, 3, 1, "How much brightness noise to remove, as a multiple of what was measured"};
@@ -18,11 +21,14 @@ struct MethodInfo {
     const char *label; ///< its name in the literature
     const char *goodAt;
     const char *cost;
-    double secondsPerMegapixel; ///< on two cores of a middling machine; for comparing and for time estimates
+    double secondsPerMegapixel; ///< of a mosaic, on two cores of a middling machine; for comparing and for time estimates
+    const char *fullColour = nullptr; ///< id of the method that frames in full colour get in its place, where they do
 };
 
 std::span<const MethodInfo> methods();
 const MethodInfo *findMethod(const std::string &id); ///< null where there is none
+/// What a megapixel of such a frame takes by a method that there is, with everything that it hands on to others.
+double secondsPerMegapixel(const std::string &method, FrameKind kind);
 
 /// One method with its settings: how a frame is to be treated. A plain value.
 struct Treatment {

@@ -4,6 +4,9 @@
 #include <dnnl.hpp>
 #include <omp.h>
 
+#include <algorithm>
+#include <cmath>
+#include <functional>
 #include <map>
 #include <unordered_map>
 
@@ -20,6 +23,8 @@ constexpr int paddedChannels(int channels)
     return (channels + 15) / 16 * 16;
 }
 
+constexpr double kMostWork = 4e8; ///< multiplications between two looks at whether to stop: ten to twenty milliseconds
+
 Md activations(Size size, int channels)
 {
     return {{1, channels, size.height, size.width}, dnnl::memory::data_type::f32, Tag::nhwc};
@@ -31,6 +36,7 @@ enum class After { Nothing, Relu, AddAndRelu }; ///< the last adds what the dest
 struct Step {
     dnnl::convolution_forward primitive;
     std::unordered_map<int, dnnl::memory> arguments;
+    std::function<void()> after = {}; ///< what is no convolution
 };
 
 /// oneDNN's threads: tiles are the parallel work here. Of the calling thread alone.
@@ -68,9 +74,10 @@ struct Network::Private {
     const Weights &weights;
     dnnl::engine engine{dnnl::engine::kind::cpu, 0};
     dnnl::stream stream{engine};
-    std::vector<dnnl::memory> kernels; ///< plain, channels padded with zeros
+    std::vector<std::vector<dnnl::memory>> kernels; ///< of each layer: plain, channels padded with zeros; and as primitives asked for it
 
-    enum Buffer { Input, Full, FullScratch, Half, HalfScratch, Quarter, QuarterScratch, Grown, kBuffers };
+    /// Work holds what is needed from one step to the next: the input, the inner half of a block, what is to grow, the answer.
+    enum Buffer { Full, Half, Quarter, Work, kBuffers };
     std::vector<float> buffers[kBuffers]; ///< of all plans
     std::map<std::pair<int, int>, std::vector<Step>> plans; ///< by the size of the tile
 
@@ -84,18 +91,44 @@ struct Network::Private {
             for (int o = 0; o < c.outputs; ++o)
                 for (int i = 0; i < c.inputs; ++i)
                     std::copy_n(c.weights.data() + (o * c.inputs + i) * area, area, to + (o * inputs + i) * area);
-            kernels.push_back(std::move(m));
+            kernels.push_back({std::move(m)});
         }
     }
 
-    Step convolution(size_t layer, Buffer from, Size fromSize, Buffer to, After after)
+    /// A layer's numbers in the order that a primitive asks for.
+    const dnnl::memory &kernel(size_t layer, const Md &wanted)
+    {
+        std::vector<dnnl::memory> &all = kernels[layer];
+        const auto found = std::find_if(all.begin(), all.end(), [&](const dnnl::memory &m) { return m.get_desc() == wanted; });
+        if (found != all.end())
+            return *found;
+        dnnl::memory made(wanted, engine);
+        dnnl::reorder(all.front(), made).execute(stream, all.front(), made);
+        return all.emplace_back(std::move(made));
+    }
+
+    /// A convolution in bands of rows, so that none keeps who wants to stop waiting.
+    void addConvolution(std::vector<Step> &steps, size_t layer, Buffer from, Size fromSize, Buffer to, After after)
+    {
+        const Convolution &c = weights.layers[layer];
+        const Size toSize = c.side == 2 ? halved(fromSize) : fromSize;
+        const double rowsWork = double(toSize.width) * paddedChannels(c.inputs) * paddedChannels(c.outputs) * c.side * c.side;
+        const int bands = std::clamp(int(std::ceil(rowsWork * toSize.height / kMostWork)), 1, toSize.height);
+        for (int i = 0; i < bands; ++i)
+            steps.push_back(band(layer, from, fromSize, to, after, toSize.height * i / bands, toSize.height * (i + 1) / bands));
+    }
+
+    /// Rows `first` to `last` - 1 of what a convolution makes.
+    Step band(size_t layer, Buffer from, Size fromSize, Buffer to, After after, int first, int last)
     {
         const Convolution &c = weights.layers[layer];
         const int inputs = paddedChannels(c.inputs), outputs = paddedChannels(c.outputs);
-        const Size toSize = c.side == 2 ? halved(fromSize) : fromSize;
-        const Md fromMd = activations(fromSize, inputs), toMd = activations(toSize, outputs);
-        const Md kernelMd({outputs, inputs, c.side, c.side}, dnnl::memory::data_type::f32, Tag::any);
         const Dim stride = c.side == 2 ? 2 : 1, padding = c.side == 3 ? 1 : 0;
+        const int above = first > 0 ? int(padding) : 0, below = last * int(stride) < fromSize.height ? int(padding) : 0; // rows that are there
+        const int firstFrom = first * int(stride) - above;
+        const Size fromBand{fromSize.width, last * int(stride) + below - firstFrom}, toBand{fromSize.width / int(stride), last - first};
+        const Md fromMd = activations(fromBand, inputs), toMd = activations(toBand, outputs);
+        const Md kernelMd({outputs, inputs, c.side, c.side}, dnnl::memory::data_type::f32, Tag::any);
         dnnl::post_ops ops;
         if (after == After::AddAndRelu)
             ops.append_sum(1.f);
@@ -104,14 +137,11 @@ struct Network::Private {
         dnnl::primitive_attr attributes;
         attributes.set_post_ops(ops);
         // Direct: sums in one order wherever a sample lies, so that tiles agree to the last bit.
-        const dnnl::convolution_forward::primitive_desc description({dnnl::prop_kind::forward_inference, dnnl::algorithm::convolution_direct, fromMd, kernelMd, toMd, {stride, stride}, {padding, padding}, {padding, padding}}, attributes, engine);
-        dnnl::memory kernel = kernels[layer];
-        if (kernel.get_desc() != description.weights_desc()) {
-            kernel = dnnl::memory(description.weights_desc(), engine);
-            dnnl::reorder(kernels[layer], kernel).execute(stream, kernels[layer], kernel);
-        }
+        const dnnl::convolution_forward::primitive_desc description({dnnl::prop_kind::forward_inference, dnnl::algorithm::convolution_direct, fromMd, kernelMd, toMd, {stride, stride}, {padding - above, padding}, {padding - below, padding}}, attributes, engine);
         return {dnnl::convolution_forward(description),
-                {{DNNL_ARG_SRC, dnnl::memory(fromMd, engine, buffers[from].data())}, {DNNL_ARG_WEIGHTS, kernel}, {DNNL_ARG_DST, dnnl::memory(toMd, engine, buffers[to].data())}}};
+                {{DNNL_ARG_SRC, dnnl::memory(fromMd, engine, buffers[from].data() + size_t(firstFrom) * size_t(fromSize.width) * size_t(inputs))},
+                 {DNNL_ARG_WEIGHTS, kernel(layer, description.weights_desc())},
+                 {DNNL_ARG_DST, dnnl::memory(toMd, engine, buffers[to].data() + size_t(first) * size_t(toBand.width) * size_t(outputs))}}};
     }
 
     const std::vector<Step> &planFor(Size size)
@@ -123,7 +153,7 @@ struct Network::Private {
         if (plans.size() >= kMostPlans)
             plans.clear();
         const Size half = halved(size), quarter = halved(half);
-        const auto [a, b, c] = weights.widths;
+        const auto [a, b, c] = weights.shape.widths;
         const auto reserve = [&](Buffer buffer, Size s, int channels) {
             const size_t needed = size_t(s.area()) * size_t(channels);
             if (buffers[buffer].size() >= needed)
@@ -131,29 +161,33 @@ struct Network::Private {
             plans.clear(); // they point into what is about to move
             buffers[buffer].resize(needed);
         };
-        reserve(Input, size, kChannels);
-        reserve(Full, size, a), reserve(FullScratch, size, a);
-        reserve(Half, half, b), reserve(HalfScratch, half, b);
-        reserve(Quarter, quarter, c), reserve(QuarterScratch, quarter, c);
-        reserve(Grown, quarter, b), reserve(Grown, half, a);
+        reserve(Full, size, a), reserve(Half, half, b), reserve(Quarter, quarter, c);
+        reserve(Work, size, std::max(a, kChannels)), reserve(Work, half, b), reserve(Work, quarter, c);
         std::vector<Step> &steps = plans[{size.width, size.height}];
-        const auto add = [&](size_t layer, Buffer from, Size s, Buffer to, After after = After::Relu) { steps.push_back(convolution(layer, from, s, to, after)); };
-        const auto block = [&](size_t layer, Buffer at, Size s, Buffer scratch) {
-            add(layer, at, s, scratch);
-            add(layer + 1, scratch, s, at, After::AddAndRelu);
+        // In the order of Shape::layers().
+        size_t layer = 0;
+        const auto add = [&](Buffer from, Size s, Buffer to, After after = After::Relu) { addConvolution(steps, layer++, from, s, to, after); };
+        const auto blocks = [&](size_t level, Buffer at, Size s) {
+            for (int i = 0; i < weights.shape.depths[level]; ++i) {
+                add(at, s, Work);
+                add(Work, s, at, After::AddAndRelu);
+            }
         };
-        add(0, Input, size, Full);
-        block(1, Full, size, FullScratch);
-        add(5, Full, size, Half);
-        block(3, Half, half, HalfScratch);
-        add(6, Half, half, Quarter);
-        block(7, Quarter, quarter, QuarterScratch);
-        block(9, Quarter, quarter, QuarterScratch);
-        add(11, Quarter, quarter, Grown, After::Nothing); // then added to Half
-        block(13, Half, half, HalfScratch);
-        add(12, Half, half, Grown, After::Nothing); // then added to Full
-        block(15, Full, size, FullScratch);
-        add(17, Full, size, Input, After::Nothing);
+        const auto grow = [&](Buffer from, Size s, Buffer to, Size toSize, int channels) {
+            add(from, s, Work, After::Nothing);
+            steps.back().after = [this, to, toSize, channels] { addGrownAndRelu(buffers[Work].data(), toSize, channels, buffers[to].data()); };
+        };
+        add(Work, size, Full);
+        blocks(0, Full, size);
+        add(Full, size, Half);
+        blocks(1, Half, half);
+        add(Half, half, Quarter);
+        blocks(2, Quarter, quarter);
+        grow(Quarter, quarter, Half, half, b);
+        blocks(1, Half, half);
+        grow(Half, half, Full, size, a);
+        blocks(0, Full, size);
+        add(Full, size, Work, After::Nothing);
         return steps;
     }
 };
@@ -165,25 +199,21 @@ float *Network::input(Size size)
 {
     const OneThread one;
     d->planFor(size);
-    return d->buffers[Private::Input].data();
+    return d->buffers[Private::Work].data();
 }
 
 const float *Network::run(Size size, const std::stop_token &stop)
 {
     assert(size.width % kAlignment == 0 && size.height % kAlignment == 0);
     const OneThread one;
-    const std::vector<Step> &steps = d->planFor(size);
-    constexpr size_t kGrownToHalf = 11, kGrownToFull = 14;
-    for (size_t i = 0; i < steps.size(); ++i) {
+    for (const Step &step : d->planFor(size)) {
         if (stop.stop_requested())
             return nullptr;
-        steps[i].primitive.execute(d->stream, steps[i].arguments);
-        if (i == kGrownToHalf)
-            addGrownAndRelu(d->buffers[Private::Grown].data(), halved(size), d->weights.widths[1], d->buffers[Private::Half].data());
-        if (i == kGrownToFull)
-            addGrownAndRelu(d->buffers[Private::Grown].data(), size, d->weights.widths[0], d->buffers[Private::Full].data());
+        step.primitive.execute(d->stream, step.arguments);
+        if (step.after)
+            step.after();
     }
-    return d->buffers[Private::Input].data();
+    return d->buffers[Private::Work].data();
 }
 
 } // namespace irenic::unet

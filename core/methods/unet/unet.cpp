@@ -13,7 +13,6 @@ constexpr int kPeriodPx = 2 * unet::kAlignment; ///< sensor pixels from one plac
 /// before, waves of some sixty pixels would move the means of blocks of 64 x 64 further than noise lets them be known.
 constexpr int kInputRoot = 7, kAnswerRoot = 5;
 constexpr int kInputReach = kInputRoot * kInputRoot / 2, kAnswerReach = kAnswerRoot * kAnswerRoot / 2;
-constexpr int kReachPx = 2 * unet::kReach;
 constexpr int kInputReachPx = 2 * kInputReach, kAnswerReachPx = 2 * kAnswerReach;
 constexpr int kBinomialPx = 1;
 
@@ -90,20 +89,20 @@ struct View {
 /// As it is; and, for the mean of several answers, in ways that differ most.
 constexpr std::array kViews{View{false, false}, View{true, false}, View{false, true}, View{true, true}};
 
-/// What a Scratch keeps for it.
-struct Kept final : Scratch::Extra {
-    explicit Kept(const unet::Weights &weights) : network(weights) {}
-    unet::Network network;
-};
-
+template <unet::Shipped Which>
 class Unet final : public DenoiseMethod
 {
-public:
-    Unet(const Treatment &t, std::span<const View> views) : m_views(views), m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
+    /// What a Scratch keeps for it.
+    struct Kept final : Scratch::Extra {
+        unet::Network network{unet::shippedWeights(Which).value()};
+    };
 
-    int haloPx() const override { return std::max(m_fullColour->haloPx(), kReachPx + kInputReachPx + kAnswerReachPx + kPeriodPx + kBinomialPx + 1); }
-    /// With its wide halo this computes 1.7 times as many places; 960 takes an eighth less time, but more than twice as long to stop.
-    int bestTilePx() const override { return 640; }
+public:
+    Unet(const Treatment &t, std::span<const View> views) : m_reachPx(2 * unet::shippedWeights(Which).value().shape.reach()), m_views(views), m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
+
+    int haloPx() const override { return std::max(m_fullColour->haloPx(), m_reachPx + kInputReachPx + kAnswerReachPx + kPeriodPx + kBinomialPx + 1); }
+    /// With its wide halo this computes a third more places than it answers for; tiles of 640 pixels would be two thirds.
+    int bestTilePx() const override { return 1024; }
 
     void denoiseTile(const TileInput &in, Rect where, const TileOutput &out, Scratch &scratch) const override
     {
@@ -124,8 +123,13 @@ public:
     }
 
 private:
-    /// The noise that the network is told at a strength. Up to about a fifth more than there is it takes more; told of more still, it begins to leave more again.
-    static float toldFor(float strength) { return 1 + std::max(0.f, strength - 1) / 12; }
+    /// The noise that the network is told at a strength. Up to about a fifth more than there is (the large one: a tenth) it takes more; told of more still, it
+    /// begins to leave more again.
+    static float toldFor(float strength)
+    {
+        constexpr float kMost = Which == unet::Shipped::Large ? 1.f / 12 : 1.f / 6;
+        return 1 + kMost * std::max(0.f, strength - 1) / 2;
+    }
 
     static constexpr float perSample(int root) { return 1.f / float(root * root * root * root); }
     static constexpr size_t kChannels = unet::Network::kChannels;
@@ -138,15 +142,15 @@ private:
     };
 
     /// Anchored to the frame, red at the top left of each square of four; around `answered` with all that it depends on.
-    static Grid gridFor(const TileInput &in, Rect given, Rect answered)
+    Grid gridFor(const TileInput &in, Rect given, Rect answered) const
     {
         const int redX = in.cfa.at(0, 0) == Colour::Red || in.cfa.at(0, 1) == Colour::Red ? 0 : 1;
         const int redY = in.cfa.at(0, 0) == Colour::Red || in.cfa.at(1, 0) == Colour::Red ? 0 : 1;
         const int phaseX = (given.x + redX) & 1, phaseY = (given.y + redY) & 1;
-        const int left = roundedDown(answered.x - kReachPx - phaseX, kPeriodPx) + phaseX, top = roundedDown(answered.y - kReachPx - phaseY, kPeriodPx) + phaseY;
+        const int left = roundedDown(answered.x - m_reachPx - phaseX, kPeriodPx) + phaseX, top = roundedDown(answered.y - m_reachPx - phaseY, kPeriodPx) + phaseY;
         assert(left - kInputReachPx >= given.x && top - kInputReachPx >= given.y);
         const auto length = [](int from, int to) { return -roundedDown(from - to, kPeriodPx); };
-        return {given, left, top, {length(left, answered.right() + kReachPx) / 2, length(top, answered.bottom() + kReachPx) / 2}};
+        return {given, left, top, {length(left, answered.right() + m_reachPx) / 2, length(top, answered.bottom() + m_reachPx) / 2}};
     }
 
     /// The packed planes less their local means, and the noise that the network is told. False once stopped.
@@ -209,7 +213,7 @@ private:
     bool takenForNoise(const TileInput &in, Rect where, Rect wide, float sigma, PlaneView<float> noise, Scratch &scratch) const
     {
         const Grid grid = gridFor(in, where.grownBy(haloPx()), wide.grownBy(kAnswerReachPx));
-        unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(unet::shippedWeights().value()); }).network;
+        unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(); }).network;
         const Room room(scratch, grid.packed);
         if (!fillInput(in, grid, sigma, room, scratch.stop, network.input(grid.packed)))
             return false;
@@ -264,27 +268,38 @@ private:
         }
     }
 
+    int m_reachPx;
     std::span<const View> m_views;
     float m_luminance, m_colour;
     std::unique_ptr<DenoiseMethod> m_fullColour;
 };
 
+Status readiness(unet::Shipped which)
+{
+    const auto &weights = unet::shippedWeights(which);
+    return weights ? Status() : Status(weights.error());
+}
+
 } // namespace
 
 std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment)
 {
-    return std::make_unique<Unet>(treatment, std::span(kViews).first(1));
+    return std::make_unique<Unet<unet::Shipped::Compact>>(treatment, std::span(kViews).first(1));
 }
 
 std::unique_ptr<DenoiseMethod> makeUnetEnsemble(const Treatment &treatment)
 {
-    return std::make_unique<Unet>(treatment, kViews);
+    return std::make_unique<Unet<unet::Shipped::Large>>(treatment, kViews);
 }
 
 Status unetIsReady()
 {
-    const auto &weights = unet::shippedWeights();
-    return weights ? Status() : Status(weights.error());
+    return readiness(unet::Shipped::Compact);
+}
+
+Status unetEnsembleIsReady()
+{
+    return readiness(unet::Shipped::Large);
 }
 
 } // namespace irenic

@@ -5,22 +5,23 @@
 
 namespace irenic {
 
-inline constexpr MethodInfo kUnetInfo{"unet", "Residual U-Net", "Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead.", "About twice the wavelet's time.", 0.4};
+inline constexpr MethodInfo kUnetInfo{"unet", "Residual U-Net", "Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead.", "Up to twice the wavelet's time.", 0.35, "bm3d"};
 
 /// A compact residual U-Net on the four packed planes of a two-by-two sensor, trained on procedural scenes and the sensor's law alone
 /// (training/). It is told the noise and answers what it takes for noise. Without biases, so that its answer grows with its input.
-/// Strengths up to 1 take that share of what it took for noise, each of its own part; beyond 1 it is told more noise, a sixth more at 3.
+/// Strengths up to 1 take that share of what it took for noise, each of its own part; beyond 1 it is told more noise, a sixth more at 3 (the ensemble: a twelfth).
 /// Sources: Ronneberger, Fischer and Brox, MICCAI 2015 (U-Net); Zhang, Zuo, Chen, Meng and Zhang, IEEE Trans. Image Process. 26(7), 2017
 /// (residual learning); Mohan, Kadkhodaie, Simoncelli and Fernandez-Granda, ICLR 2020 (without biases).
 std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment);
 
-inline constexpr MethodInfo kUnetEnsembleInfo{"unet-ensemble", "U-Net self-ensemble", "The export of a picture that matters: the same network is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead.", "Four times the residual U-Net's time, about as long as BM3D.", 1.6};
+inline constexpr MethodInfo kUnetEnsembleInfo{"unet-ensemble", "U-Net self-ensemble", "The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead.", "Ten times the residual U-Net's time, two to three times BM3D's.", 3.5, "bm3d"};
 
-/// The network's answers to four views of the frame (as it is, turned by half a turn, and both with rows for columns), and of these the mean: what each gets wrong in
+/// A larger network's answers to four views of the frame (as it is, turned by half a turn, and both with rows for columns), and of these the mean: what each gets wrong in
 /// its own way cancels in part. Source: Timofte, Rothe and Van Gool, CVPR 2016 (enhanced prediction, since called geometric self-ensemble).
 std::unique_ptr<DenoiseMethod> makeUnetEnsemble(const Treatment &treatment);
 
-/// The weights are there and whole.
+/// The weights of each are there and whole.
 Status unetIsReady();
+Status unetEnsembleIsReady();
 
 } // namespace irenic

@@ -14,9 +14,9 @@ namespace irenic::unet {
 namespace {
 
 constexpr char kMagic[8] = {'I', 'R', 'E', 'N', 'U', 'N', 'E', 'T'};
-constexpr uint32_t kVersion = 1;
-constexpr size_t kHeaderBytes = sizeof kMagic + 6 * sizeof(uint32_t);
-constexpr uint32_t kWidest = 512;
+constexpr uint32_t kVersion = 2;
+constexpr size_t kHeaderBytes = sizeof kMagic + 10 * sizeof(uint32_t);
+constexpr uint32_t kWidest = 512, kDeepest = 16;
 
 /// IEEE 754 half precision.
 float fromHalf(uint16_t h)
@@ -28,22 +28,33 @@ float fromHalf(uint16_t h)
 
 } // namespace
 
-std::vector<Convolution> layersOf(const std::array<int, 3> &widths)
+std::vector<Convolution> Shape::layers() const
 {
-    const auto [a, b, c] = widths;
+    const auto [full, half, quarter] = widths;
     std::vector<Convolution> all;
-    const auto add = [&](int inputs, int outputs, int side = 3) { all.push_back({inputs, outputs, side, {}}); };
-    add(5, a);
-    add(a, a), add(a, a);
-    add(b, b), add(b, b);
-    add(a, b, 2), add(b, c, 2);
-    for (int i = 0; i < 4; ++i)
-        add(c, c);
-    add(c, b, 1), add(b, a, 1);
-    add(b, b), add(b, b);
-    add(a, a), add(a, a);
-    add(a, 4);
+    const auto add = [&](int inputs, int outputs, int side) { all.push_back({inputs, outputs, side, {}}); };
+    const auto blocks = [&](size_t level) {
+        for (int i = 0; i < 2 * depths[level]; ++i)
+            add(widths[level], widths[level], 3);
+    };
+    add(5, full, 3);
+    blocks(0);
+    add(full, half, 2);
+    blocks(1);
+    add(half, quarter, 2);
+    blocks(2);
+    add(quarter, half, 1);
+    blocks(1);
+    add(half, full, 1);
+    blocks(0);
+    add(full, 4, 3);
     return all;
+}
+
+int Shape::reach() const
+{
+    // Two convolutions a block, of one sample each, at full size twice with those at either end; its square of four comes on top.
+    return 2 * (2 * depths[0] + 1) + 2 * 2 * 2 * depths[1] + 4 * 2 * depths[2] + 4;
 }
 
 Result<Weights> readWeights(const std::filesystem::path &file)
@@ -68,17 +79,21 @@ Result<Weights> readWeights(const std::filesystem::path &file)
         const uint32_t width = wordAt(1 + i);
         if (width == 0 || width > kWidest || width % 16 != 0)
             return damaged("it tells of a network that cannot be");
-        w.widths[i] = int(width);
+        const uint32_t depth = wordAt(4 + i);
+        if (depth == 0 || depth > kDeepest)
+            return damaged("it tells of a network that cannot be");
+        w.shape.widths[i] = int(width);
+        w.shape.depths[i] = int(depth);
     }
-    w.layers = layersOf(w.widths);
+    w.layers = w.shape.layers();
     size_t count = 0;
     for (const Convolution &c : w.layers)
         count += size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side);
-    if (wordAt(4) != count || bytes.size() != kHeaderBytes + 2 * count)
+    if (wordAt(8) != count || bytes.size() != kHeaderBytes + 2 * count)
         return damaged("it is not as long as it should be");
     const auto *payload = reinterpret_cast<const unsigned char *>(bytes.data()) + kHeaderBytes;
     w.checksum = uint32_t(crc32(crc32(0, nullptr, 0), payload, uInt(2 * count)));
-    if (w.checksum != wordAt(5))
+    if (w.checksum != wordAt(9))
         return damaged("its check sum is wrong");
     for (Convolution &c : w.layers) {
         c.weights.resize(size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side));
@@ -93,19 +108,24 @@ Result<Weights> readWeights(const std::filesystem::path &file)
     return w;
 }
 
-std::filesystem::path weightsFile()
+std::filesystem::path weightsFile(Shipped which)
 {
+    const char *name = which == Shipped::Large ? "unet-large.weights" : "unet.weights";
     if (const char *folder = std::getenv("IRENIC_DATA"))
-        return std::filesystem::path(folder) / "unet.weights";
+        return std::filesystem::path(folder) / name;
     std::error_code ec;
     const auto program = std::filesystem::read_symlink("/proc/self/exe", ec);
-    return program.parent_path().parent_path() / "share/irenic/unet.weights";
+    return program.parent_path().parent_path() / "share/irenic" / name;
 }
 
-const Result<Weights> &shippedWeights()
+const Result<Weights> &shippedWeights(Shipped which)
 {
-    static const Result<Weights> weights = readWeights(weightsFile());
-    return weights;
+    if (which == Shipped::Large) {
+        static const Result<Weights> large = readWeights(weightsFile(Shipped::Large));
+        return large;
+    }
+    static const Result<Weights> compact = readWeights(weightsFile(Shipped::Compact));
+    return compact;
 }
 
 } // namespace irenic::unet

@@ -16,25 +16,35 @@ struct Convolution {
     std::vector<float> weights;
 };
 
-/// The learned numbers of the network that training/network.py describes, in the order of layersOf().
-struct Weights {
-    std::array<int, 3> widths{}; ///< channels at full, half and quarter size of the packed planes; multiples of 16
-    uint32_t checksum = 0;       ///< CRC-32 of the numbers: tells one training from another
-    std::vector<Convolution> layers;
+/// How large a network is, at full, half and quarter size of the packed planes.
+struct Shape {
+    std::array<int, 3> widths{}; ///< channels; multiples of 16
+    std::array<int, 3> depths{}; ///< blocks on the way down, and, but for the quarter, again on the way up
+
+    /// Every convolution in the order in which they are computed: enter; blocks at full size; to half size; blocks; to quarter size; blocks; back to
+    /// half size; blocks; back to full size; blocks; leave. Without numbers.
+    std::vector<Convolution> layers() const;
+    /// Packed samples around one that it depends on, wherever it lies in its square of four.
+    int reach() const;
 };
 
-/// Every convolution with its shape: enter; two each of the blocks at full and half size; to half and to quarter size; four at quarter
-/// size; back to half and to full size; two each of the blocks there; leave.
-std::vector<Convolution> layersOf(const std::array<int, 3> &widths);
+/// The learned numbers of a network that training/network.py describes.
+struct Weights {
+    Shape shape;
+    uint32_t checksum = 0; ///< CRC-32 of the numbers: tells one training from another
+    std::vector<Convolution> layers; ///< as Shape::layers() has them
+};
 
-/// Reads the documented file (docs/unet.md). NotFound, Damaged (size, check sum, values) or Unsupported (a later version).
+/// Reads the documented file (docs/unet.md). NotFound, Damaged (size, check sum, values) or Unsupported (another version).
 Result<Weights> readWeights(const std::filesystem::path &file);
 
-/// The file that ships with the application: share/irenic/unet.weights beside the folder of the program; IRENIC_DATA names
-/// another folder.
-std::filesystem::path weightsFile();
+/// The two networks that ship with the application.
+enum class Shipped { Compact, Large };
+
+/// share/irenic/unet.weights or unet-large.weights beside the folder of the program; IRENIC_DATA names another folder.
+std::filesystem::path weightsFile(Shipped which);
 
 /// Read once in a process.
-const Result<Weights> &shippedWeights();
+const Result<Weights> &shippedWeights(Shipped which);
 
 } // namespace irenic::unet

@@ -152,6 +152,17 @@ private slots:
             QVERIFY(validate(suggestedFor(m.id, noise)) && suggestedFor(m.id, noise).method == m.id);
     }
 
+    /// A frame in full colour, which the network hands on, is told BM3D's time beforehand.
+    void whatIsHandedOnIsToldTheTimeItTakes()
+    {
+        for (const char *method : {"unet", "unet-ensemble"}) {
+            QCOMPARE(secondsPerMegapixel(method, FrameKind::Linear), secondsPerMegapixel("bm3d", FrameKind::Linear));
+            QVERIFY(secondsPerMegapixel(method, FrameKind::Mosaic) != secondsPerMegapixel("bm3d", FrameKind::Mosaic));
+        }
+        for (const MethodInfo &m : methods())
+            QVERIFY2(m.fullColour || secondsPerMegapixel(m.id, FrameKind::Linear) > m.secondsPerMegapixel, m.id);
+    }
+
     void settingsOutOfRangeAreRefusedByName()
     {
         QVERIFY(validate(Treatment{"wavelet", 3, 0, {}}));

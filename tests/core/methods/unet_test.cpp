@@ -22,8 +22,8 @@ unet::Weights randomWeights(unsigned seed)
 {
     std::mt19937 random(seed);
     unet::Weights w;
-    w.widths = {16, 16, 32};
-    w.layers = unet::layersOf(w.widths);
+    w.shape = {{16, 16, 32}, {1, 2, 3}};
+    w.layers = w.shape.layers();
     for (unet::Convolution &c : w.layers) {
         std::normal_distribution<float> normal(0, 1 / std::sqrt(float(c.inputs * c.side * c.side)));
         c.weights.resize(size_t(c.inputs * c.outputs * c.side * c.side));
@@ -84,13 +84,21 @@ Maps grown(Maps in)
 
 Maps reference(const unet::Weights &w, const Maps &in)
 {
-    const auto &l = w.layers;
-    const auto block = [&](const Maps &x, size_t at) { return relu(sum(convolved(relu(convolved(x, l[at])), l[at + 1]), x)); };
-    const Maps full = block(relu(convolved(in, l[0])), 1);
-    const Maps half = block(relu(convolved(full, l[5])), 3);
-    const Maps quarter = block(block(relu(convolved(half, l[6])), 7), 9);
-    const Maps up = block(relu(sum(grown(convolved(quarter, l[11])), half)), 13);
-    return convolved(block(relu(sum(grown(convolved(up, l[12])), full)), 15), l[17]);
+    size_t layer = 0;
+    const auto next = [&](const Maps &x) { return convolved(x, w.layers[layer++]); };
+    const auto blocks = [&](Maps x, size_t level) {
+        for (int i = 0; i < w.shape.depths[level]; ++i) {
+            const Maps inner = relu(next(x));
+            x = relu(sum(next(inner), x));
+        }
+        return x;
+    };
+    const Maps full = blocks(relu(next(in)), 0);
+    const Maps half = blocks(relu(next(full)), 1);
+    const Maps quarter = blocks(relu(next(half)), 2);
+    const Maps up = blocks(relu(sum(grown(next(quarter)), half)), 1);
+    const Maps out = next(blocks(relu(sum(grown(next(up)), full)), 0));
+    return layer == w.layers.size() ? out : Maps(4, 0, 0);
 }
 
 std::vector<float> randomInput(Size size, unsigned seed)
@@ -119,6 +127,7 @@ float at(const std::vector<float> &v, Size size, int x, int y, int channel)
 }
 
 constexpr Size kBoard{360, 240};
+constexpr const char *kMethods[] = {"unet", "unet-ensemble"}; ///< of two trainings
 
 /// A scene with one value a place, grey.
 template <class Value>
@@ -197,19 +206,20 @@ private slots:
     {
         const unet::Weights w = randomWeights(3);
         unet::Network network(w);
-        const Size size{96, 92};
+        const int reach = w.shape.reach();
+        const Size size{136, 132};
         const auto in = randomInput(size, 4);
-        for (const int x0 : {40, 41, 42, 43}) { // every place in the grid
+        for (const int x0 : {64, 65, 66, 67}) { // every place in the grid
             auto changed = in;
             for (int y = 0; y < size.height; ++y)
                 for (int x = 0; x < size.width; ++x)
-                    if (std::abs(x - x0) > unet::kReach || std::abs(y - x0) > unet::kReach)
+                    if (std::abs(x - x0) > reach || std::abs(y - x0) > reach)
                         for (size_t c = 0; c < 4; ++c)
                             changed[(size_t(y) * size_t(size.width) + size_t(x)) * kChannels + c] = 1000;
             const auto a = runOn(network, size, in), b = runOn(network, size, changed);
             for (int c = 0; c < 4; ++c)
                 QCOMPARE(at(b, size, x0, x0, c), at(a, size, x0, x0, c));
-            QVERIFY(at(b, size, x0 + unet::kReach, x0, 0) != at(a, size, x0 + unet::kReach, x0, 0));
+            QVERIFY(at(b, size, x0 + reach, x0, 0) != at(a, size, x0 + reach, x0, 0));
         }
     }
 
@@ -217,29 +227,32 @@ private slots:
     {
         const unet::Weights w = randomWeights(5);
         unet::Network network(w);
-        const Size large{160, 120}, small{92, 84};
+        const int reach = w.shape.reach();
+        const Size large{180, 160}, small{128, 116};
         const auto in = randomInput(large, 6);
         const int dx = 28, dy = 16;
         std::vector<float> part(size_t(small.area()) * kChannels);
         for (int y = 0; y < small.height; ++y)
             std::copy_n(in.begin() + ptrdiff_t((y + dy) * large.width + dx) * kChannels, small.width * kChannels, part.begin() + ptrdiff_t(y) * small.width * kChannels);
         const auto whole = runOn(network, large, in), cut = runOn(network, small, part);
-        for (int y = unet::kReach; y < small.height - unet::kReach; ++y)
-            for (int x = unet::kReach; x < small.width - unet::kReach; ++x)
+        for (int y = reach; y < small.height - reach; ++y)
+            for (int x = reach; x < small.width - reach; ++x)
                 for (int c = 0; c < 4; ++c)
                     QVERIFY(at(cut, small, x, y, c) == at(whole, large, x + dx, y + dy, c));
     }
 
     void theShippedWeightsAreWhole()
     {
-        const auto &w = unet::shippedWeights();
-        QVERIFY2(w.ok(), w.ok() ? "" : w.error().userMessage.c_str());
-        QVERIFY(unetIsReady().ok());
+        for (const unet::Shipped which : {unet::Shipped::Compact, unet::Shipped::Large}) {
+            const auto &w = unet::shippedWeights(which);
+            QVERIFY2(w.ok(), w.ok() ? "" : w.error().userMessage.c_str());
+        }
+        QVERIFY(unetIsReady().ok() && unetEnsembleIsReady().ok());
     }
 
     void twiceTheInputIsTwiceTheAnswer()
     {
-        unet::Network network(unet::shippedWeights().value());
+        unet::Network network(unet::shippedWeights(unet::Shipped::Compact).value());
         const Size size{64, 64};
         auto in = randomInput(size, 7);
         const auto once = runOn(network, size, in);
@@ -258,14 +271,17 @@ private slots:
         QTest::newRow("another file") << "words" << int(ErrorCode::Damaged);
         QTest::newRow("cut off") << "cut" << int(ErrorCode::Damaged);
         QTest::newRow("a bit turned") << "bit" << int(ErrorCode::Damaged);
-        QTest::newRow("a later version") << "version" << int(ErrorCode::Unsupported);
+        QTest::newRow("a later version") << "later" << int(ErrorCode::Unsupported);
+        QTest::newRow("an earlier version") << "earlier" << int(ErrorCode::Unsupported);
         QTest::newRow("widths that cannot be") << "widths" << int(ErrorCode::Damaged);
+        QTest::newRow("depths that cannot be") << "depths" << int(ErrorCode::Damaged);
+        QTest::newRow("a network of another depth") << "deeper" << int(ErrorCode::Damaged);
     }
     void damagedWeightsAreRefused()
     {
         QFETCH(QString, what);
         QFETCH(int, code);
-        QFile good(QString::fromStdString(unet::weightsFile().string()));
+        QFile good(QString::fromStdString(unet::weightsFile(unet::Shipped::Compact).string()));
         QVERIFY(good.open(QIODevice::ReadOnly));
         QByteArray bytes = good.readAll();
         if (what == "words")
@@ -274,10 +290,16 @@ private slots:
             bytes.chop(3);
         if (what == "bit")
             bytes[bytes.size() / 2] = char(bytes[bytes.size() / 2] ^ 4);
-        if (what == "version")
-            bytes[8] = 2;
+        if (what == "later")
+            bytes[8] = 3;
+        if (what == "earlier")
+            bytes[8] = 1;
         if (what == "widths")
             bytes[12] = 17;
+        if (what == "depths")
+            bytes[24] = 0;
+        if (what == "deeper")
+            bytes[24] = 2;
         const QTemporaryDir dir;
         const QString file = dir.filePath("odd.weights");
         if (what != "missing") {
@@ -291,19 +313,64 @@ private slots:
         QVERIFY2(words.contains("odd.weights") && words.contains("Other methods work without"), qPrintable(words));
     }
 
+    /// A cleaned tile is what training/network.py makes of the same samples, here by plain loops: local means, network, the answer's own means.
+    void aTileIsWhatTheTrainingSays()
+    {
+        const std::unique_ptr<DenoiseMethod> method = makeUnet({"unet", 1, 1});
+        const int side = 16, halo = method->haloPx(), whole = side + 2 * halo;
+        Plane<float> in = gaussianPlane({whole, whole}, 31, 8);
+        for (int y = 0; y < whole; ++y)
+            for (int x = 0; x < whole; ++x)
+                in.at(x, y) += 3 * std::sin(float(x) * 0.4f) * std::sin(float(y) * 0.23f) + ((3 * x + y) % 41 < 4 ? 6.f : 0.f);
+        Plane<float> out({side, side});
+        Scratch scratch;
+        method->denoiseTile(TileInput::mosaic(in.constView(), CfaPattern()), {halo, halo, side, side}, {out.view(), {}, {}}, scratch);
+
+        // In packed samples: those asked for, and around them what the answer's means and the network look at; a multiple of four from the frame's corner.
+        constexpr int kMean = 49, kAnswersMean = 25;
+        const int first = (halo / 2 - kAnswersMean / 2 - unet::shippedWeights(unet::Shipped::Compact).value().shape.reach()) / 4 * 4, length = (2 * (halo / 2 - first) + side / 2 + 4) / 4 * 4;
+        const auto packed = [&](int c, int x, int y) { return double(in.at(2 * x + c % 2, 2 * y + c / 2)); };
+        const auto meanOf = [](int around, const auto &value) {
+            double sum = 0;
+            for (int v = -(around / 2); v <= around / 2; ++v)
+                for (int u = -(around / 2); u <= around / 2; ++u)
+                    sum += value(u, v);
+            return sum / (around * around);
+        };
+        Maps seen(5, length, length);
+        for (int y = 0; y < length; ++y)
+            for (int x = 0; x < length; ++x) {
+                for (int c = 0; c < 4; ++c)
+                    seen.at(c, y, x) = packed(c, first + x, first + y) - meanOf(kMean, [&](int u, int v) { return packed(c, first + x + u, first + y + v); });
+                seen.at(4, y, x) = 1;
+            }
+        Maps noise = reference(unet::shippedWeights(unet::Shipped::Compact).value(), seen);
+        double most = 0;
+        for (int y = 0; y < side; ++y)
+            for (int x = 0; x < side; ++x) {
+                const int px = halo + x, py = halo + y, c = py % 2 * 2 + px % 2, nx = px / 2 - first, ny = py / 2 - first;
+                const double taken = noise.at(c, ny, nx) - meanOf(kAnswersMean, [&](int u, int v) { return noise.at(c, ny + v, nx + u); });
+                most = std::max(most, std::abs(taken));
+                QVERIFY2(std::abs(double(out.at(x, y)) - (double(in.at(px, py)) - taken)) < 1e-4, qPrintable(QStringLiteral("at %1, %2: %3").arg(x).arg(y).arg(double(out.at(x, y)))));
+            }
+        QVERIFY(most > 1);
+    }
+
     /// An edge stays where it is and as steep as noise allows, without a rim.
     void edgesStay_data()
     {
+        QTest::addColumn<QByteArray>("method");
         QTest::addColumn<int>("iso");
-        QTest::newRow("ISO 1600") << 1600;
-        QTest::newRow("ISO 6400") << 6400;
-        QTest::newRow("ISO 25600") << 25600;
+        for (const char *method : kMethods)
+            for (const int iso : {1600, 6400, 25600})
+                QTest::addRow("%s, ISO %d", method, iso) << QByteArray(method) << iso;
     }
     void edgesStay()
     {
+        QFETCH(QByteArray, method);
         QFETCH(int, iso);
         const Simulated s = shotAt(greyScene([](int x, int) { return x < 180 ? 0.05 : 0.4; }), iso);
-        const Greens g(s, "unet");
+        const Greens g(s, method);
         const auto profile = [](const Plane<float> &p) {
             std::vector<double> means(100);
             for (int x = 0; x < 100; ++x) // pairs of columns: every row has one green in two
@@ -330,20 +397,23 @@ private slots:
     /// must keep their contrast, and may not make them worse.
     void patternsAndLetteringStay_data()
     {
+        QTest::addColumn<QByteArray>("method");
         QTest::addColumn<QString>("what");
         QTest::addColumn<int>("iso");
-        for (const char *what : {"lettering", "checks of 4 px", "checks of 8 px"})
-            for (const int iso : {1600, 6400, 25600})
-                QTest::addRow("%s, ISO %d", what, iso) << what << iso;
+        for (const char *method : kMethods)
+            for (const char *what : {"lettering", "checks of 4 px", "checks of 8 px"})
+                for (const int iso : {1600, 6400, 25600})
+                    QTest::addRow("%s, %s, ISO %d", method, what, iso) << QByteArray(method) << what << iso;
     }
     void patternsAndLetteringStay()
     {
+        QFETCH(QByteArray, method);
         QFETCH(QString, what);
         QFETCH(int, iso);
         const int side = what.contains("8") ? 8 : 4;
         const Simulated s = shotAt(greyScene([&](int x, int y) { return what == "lettering" ? (isInk(x, y) ? 0.03 : 0.35) : (x / side + y / side) % 2 ? 0.08 : 0.35; }), iso);
         const Rect middle{30, 30, 300, 180};
-        const Greens g(s, "unet");
+        const Greens g(s, method);
         const bool letters = what == "lettering";
         const double other = letters ? Greens(s, "bm3d").error(middle) : meanSquare(g.clean.constView(), Greens(s, "dct", 0).cleaned.constView(), middle);
         const double gain = 10 * std::log10(other / g.error(middle));
@@ -420,10 +490,17 @@ private slots:
         QVERIFY2(gain > 0.1, qPrintable(QString::number(gain)));
     }
 
+    void littleIsLeftOfPureNoise_data()
+    {
+        QTest::addColumn<QByteArray>("name");
+        for (const char *method : kMethods)
+            QTest::newRow(method) << QByteArray(method);
+    }
     void littleIsLeftOfPureNoise()
     {
         // A flat field of every tone: no more than half a per cent of the variance, and the mean where it was.
-        const std::unique_ptr<DenoiseMethod> method = makeUnet({"unet", 1, 1, {}});
+        QFETCH(QByteArray, name);
+        const std::unique_ptr<DenoiseMethod> method = makeMethod({name.toStdString(), 1, 1, {}});
         const int halo = method->haloPx(), side = 256;
         for (const float level : {0.f, 5.f, 40.f}) {
             const Plane<float> noise = gaussianPlane({side + 2 * halo + kRowPaddingPx, side + 2 * halo}, 11, level);
