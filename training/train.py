@@ -82,8 +82,8 @@ def main():
     parser.add_argument("--settle", action="store_true", help="let the learning rate fall to nothing over this run")
     parser.add_argument("--resume", action="store_true")
     parser.add_argument("--from", dest="start", type=Path, help="checkpoint or file of weights to go on from")
-    parser.add_argument("--widths", type=int, nargs=3, default=WIDTHS, help="channels of the three levels; a narrower checkpoint grows")
-    parser.add_argument("--depths", type=int, nargs=3, default=DEPTHS, help="blocks of the three levels; a shallower checkpoint grows")
+    parser.add_argument("--widths", type=int, nargs=3, help="channels of the three levels; a narrower checkpoint grows; its own where left out")
+    parser.add_argument("--depths", type=int, nargs=3, help="blocks of the three levels; a shallower checkpoint grows")
     parser.add_argument("--threads", type=int, default=2)
     args = parser.parse_args()
     torch.set_num_threads(args.threads)  # Debian's torch starts with one
@@ -92,12 +92,12 @@ def main():
     global SCENES
     held_out, SCENES = scenes[:HELD_OUT], scenes[HELD_OUT:]
     maker = Pool(1)
-    shape = tuple(args.widths), tuple(args.depths)
+    state = load(args.start or args.work / "checkpoint.pt") if args.resume or args.start else None
+    shape = tuple(tuple(asked or own) for asked, own in zip((args.widths, args.depths), shape_of(state["network"]) if state else (WIDTHS, DEPTHS)))
     network, average = Network(*shape).to(memory_format=torch.channels_last), Network(*shape)  # a quarter faster
     optimiser = torch.optim.Adam(network.parameters(), lr=args.rate)
-    checkpoint, step, warm = args.start or args.work / "checkpoint.pt", 0, 300
-    if args.resume or args.start:
-        state = load(checkpoint)
+    step, warm = 0, 300
+    if state:
         network.load_state_dict(grown(state["network"], *shape))
         if "optimiser" in state and shape_of(state["network"]) == shape:  # a file of weights has none: a few hundred steps make it up
             optimiser.load_state_dict(state["optimiser"])
