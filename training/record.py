@@ -16,7 +16,7 @@ def main():
     steps = [int(r[0]) for r in rows]
     gains = [[float(r[4 + 2 * i]) - float(r[3 + 2 * i]) for r in rows] for i in range(4)]
     top = max(max(g) for g in gains) * 1.05
-    x = lambda s: LEFT + (WIDTH - LEFT - 90) * s / max(steps)
+    x = lambda s: LEFT + (WIDTH - LEFT - 90) * (s - steps[0]) / (steps[-1] - steps[0])
     y = lambda g: HEIGHT - BOTTOM - (HEIGHT - BOTTOM - 16) * max(g, 0) / top
     out = [f'<svg xmlns="http://www.w3.org/2000/svg" width="{WIDTH}" height="{HEIGHT}" font-family="Lato, sans-serif" font-size="12">',
            f'<rect width="{WIDTH}" height="{HEIGHT}" fill="#f4f4f4"/>']
@@ -25,7 +25,7 @@ def main():
     for i, (name, dash) in enumerate(zip(LEVELS, ["", "6 3", "2 3", "10 3 2 3"])):
         points = " ".join(f"{x(s):.1f},{y(g):.1f}" for s, g in zip(steps, gains[i]))
         out.append(f'<polyline points="{points}" fill="none" stroke="#222" stroke-width="1.6" stroke-dasharray="{dash}"/><text x="{WIDTH - 84}" y="{y(gains[i][-1]) + 4:.1f}">{name}</text>')
-    out.append(f'<text x="{LEFT}" y="{HEIGHT - 10}">steps, up to {max(steps)}</text><text x="{LEFT}" y="12">dB gained over the noisy planes, held-out scenes</text></svg>')
+    out.append(f'<text x="{LEFT}" y="{HEIGHT - 10}">steps {steps[0]} to {steps[-1]}</text><text x="{LEFT}" y="12">dB gained over the noisy planes, held-out scenes</text></svg>')
     open(sys.argv[2], "w").write("\n".join(out) + "\n")
     for r in rows:
         print("| " + " | ".join([r[0], r[1]] + [f"{r[3 + 2 * i]} to {r[4 + 2 * i]}" for i in range(4)]) + " |")

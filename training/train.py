@@ -19,7 +19,7 @@ import numpy as np
 import torch
 
 from network import DEPTHS, WIDTHS, Network, grown, load, shape_of
-from scenes import SIDE, scene
+from scenes import scene
 from sensor import augment, shoot
 
 BATCH, CROP = 8, 192  # sensor pixels

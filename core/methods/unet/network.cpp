@@ -15,7 +15,6 @@ namespace irenic::unet {
 namespace {
 
 using Md = dnnl::memory::desc;
-using Dim = dnnl::memory::dim;
 using Tag = dnnl::memory::format_tag;
 
 constexpr int paddedChannels(int channels)
@@ -123,10 +122,10 @@ struct Network::Private {
     {
         const Convolution &c = weights.layers[layer];
         const int inputs = paddedChannels(c.inputs), outputs = paddedChannels(c.outputs);
-        const Dim stride = c.side == 2 ? 2 : 1, padding = c.side == 3 ? 1 : 0;
-        const int above = first > 0 ? int(padding) : 0, below = last * int(stride) < fromSize.height ? int(padding) : 0; // rows that are there
-        const int firstFrom = first * int(stride) - above;
-        const Size fromBand{fromSize.width, last * int(stride) + below - firstFrom}, toBand{fromSize.width / int(stride), last - first};
+        const int stride = c.side == 2 ? 2 : 1, padding = c.side == 3 ? 1 : 0;
+        const int above = first > 0 ? padding : 0, below = last * stride < fromSize.height ? padding : 0; // rows that are there
+        const int firstFrom = first * stride - above;
+        const Size fromBand{fromSize.width, last * stride + below - firstFrom}, toBand{fromSize.width / stride, last - first};
         const Md fromMd = activations(fromBand, inputs), toMd = activations(toBand, outputs);
         const Md kernelMd({outputs, inputs, c.side, c.side}, dnnl::memory::data_type::f32, Tag::any);
         dnnl::post_ops ops;

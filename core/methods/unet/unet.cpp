@@ -127,7 +127,7 @@ private:
     /// begins to leave more again.
     static float toldFor(float strength)
     {
-        constexpr float kMost = Which == unet::Shipped::Large ? 1.f / 12 : 1.f / 6;
+        constexpr float kMost = Which == unet::Shipped::Large ? 1.f / 12 : 1.f / 6; // beyond what there is, at strength 3
         return 1 + kMost * std::max(0.f, strength - 1) / 2;
     }
 

@@ -92,8 +92,7 @@ Result<Weights> readWeights(const std::filesystem::path &file)
     if (wordAt(8) != count || bytes.size() != kHeaderBytes + 2 * count)
         return damaged("it is not as long as it should be");
     const auto *payload = reinterpret_cast<const unsigned char *>(bytes.data()) + kHeaderBytes;
-    w.checksum = uint32_t(crc32(crc32(0, nullptr, 0), payload, uInt(2 * count)));
-    if (w.checksum != wordAt(9))
+    if (uint32_t(crc32(crc32(0, nullptr, 0), payload, uInt(2 * count))) != wordAt(9))
         return damaged("its check sum is wrong");
     for (Convolution &c : w.layers) {
         c.weights.resize(size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side));

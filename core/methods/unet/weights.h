@@ -31,7 +31,6 @@ struct Shape {
 /// The learned numbers of a network that training/network.py describes.
 struct Weights {
     Shape shape;
-    uint32_t checksum = 0; ///< CRC-32 of the numbers: tells one training from another
     std::vector<Convolution> layers; ///< as Shape::layers() has them
 };
 

@@ -326,9 +326,10 @@ private slots:
         Scratch scratch;
         method->denoiseTile(TileInput::mosaic(in.constView(), CfaPattern()), {halo, halo, side, side}, {out.view(), {}, {}}, scratch);
 
+        const unet::Weights &weights = unet::shippedWeights(unet::Shipped::Compact).value();
         // In packed samples: those asked for, and around them what the answer's means and the network look at; a multiple of four from the frame's corner.
         constexpr int kMean = 49, kAnswersMean = 25;
-        const int first = (halo / 2 - kAnswersMean / 2 - unet::shippedWeights(unet::Shipped::Compact).value().shape.reach()) / 4 * 4, length = (2 * (halo / 2 - first) + side / 2 + 4) / 4 * 4;
+        const int first = (halo / 2 - kAnswersMean / 2 - weights.shape.reach()) / 4 * 4, length = (2 * (halo / 2 - first) + side / 2 + 4) / 4 * 4;
         const auto packed = [&](int c, int x, int y) { return double(in.at(2 * x + c % 2, 2 * y + c / 2)); };
         const auto meanOf = [](int around, const auto &value) {
             double sum = 0;
@@ -344,7 +345,7 @@ private slots:
                     seen.at(c, y, x) = packed(c, first + x, first + y) - meanOf(kMean, [&](int u, int v) { return packed(c, first + x + u, first + y + v); });
                 seen.at(4, y, x) = 1;
             }
-        Maps noise = reference(unet::shippedWeights(unet::Shipped::Compact).value(), seen);
+        Maps noise = reference(weights, seen);
         double most = 0;
         for (int y = 0; y < side; ++y)
             for (int x = 0; x < side; ++x) {

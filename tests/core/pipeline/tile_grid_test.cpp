@@ -40,14 +40,13 @@ private slots:
         }
     }
 
-    void wideHalosMakeLargeTiles()
+    void halosDecideBetweenGridsOfEqualTiles()
     {
-        const auto areaOf = [](int halo) {
-            const TileGrid g = tileGridFor({6000, 4000}, 1024, halo, 2);
-            return g.width * g.height;
-        };
-        QVERIFY(areaOf(150) > 1000 * 1000);
-        QVERIFY(areaOf(150) >= areaOf(0));
+        // Four tiles for four threads: columns have more halo than quarters of the region.
+        const TileGrid quarters = tileGridFor({1500, 1000}, 1024, 150, 4);
+        QVERIFY(quarters.width == 750 && quarters.height == 500);
+        const TileGrid whole = tileGridFor({6000, 4000}, 1024, 150, 2);
+        QVERIFY(whole.width * whole.height > 1000 * 1000);
     }
 
     void nothingIsTooSmall()
