@@ -16,6 +16,11 @@ void report(const std::string &file, const Error &error, bool json)
         std::printf("%s\n", nlohmann::json{{"file", file}, {"error", error.userMessage}}.dump().c_str());
 }
 
+std::string methodIdOf(const std::string &name)
+{
+    return name == "learned" ? "unet" : name;
+}
+
 namespace {
 
 int listMethods(bool json)
@@ -59,8 +64,8 @@ int main(int argc, char **argv)
     cleanCommand->add_option("--out", c.outFolder, "Folder for the results");
     cleanCommand->add_option("--subfolder", c.subfolder, "A folder of this name beside every original");
     cleanCommand->add_flag("--beside", c.beside, "The folder of every original");
-    cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->capture_default_str();
-    cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours");
+    cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->transform(methodIdOf)->capture_default_str();
+    cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours")->transform(methodIdOf);
     cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
     cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
     std::vector<CLI::Option *> tastes;

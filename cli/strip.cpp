@@ -49,11 +49,12 @@ Result<Treatment> trialFrom(const std::string &text, const NoiseReport &noise)
 {
     const auto pieces = split(text, ',');
     const auto parts = split(pieces[0], ':');
-    if (!findMethod(parts[0]))
+    const std::string method = methodIdOf(parts[0]);
+    if (!findMethod(method))
         return badTrial(text, "names no method");
     if (parts.size() > 3)
         return badTrial(text, "has too many parts");
-    Treatment t = suggestedFor(parts[0], noise);
+    Treatment t = suggestedFor(method, noise);
     for (size_t i = 1; i < parts.size(); ++i) {
         const auto value = number<double>(parts[i]);
         if (!value)

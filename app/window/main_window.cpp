@@ -20,14 +20,12 @@
 #include "view/comparison_sheet.h"
 #include "view/durations.h"
 #include "window/actions.h"
+#include "window/hold_keys.h"
+#include "window/pointer_menus.h"
 
-#include <QAbstractButton>
 #include <QAbstractItemView>
-#include <QAbstractSpinBox>
 #include <QApplication>
 #include <QCloseEvent>
-#include <QComboBox>
-#include <QDesktopServices>
 #include <QDir>
 #include <QDockWidget>
 #include <QDropEvent>
@@ -42,23 +40,13 @@
 #include <QMimeData>
 #include <QSaveFile>
 #include <QSettings>
-#include <QSlider>
 #include <QStackedWidget>
 #include <QStandardPaths>
 #include <QTableWidget>
 #include <QUndoView>
+#include <QUrl>
 
 namespace irenic {
-
-namespace {
-
-/// A side of the pictures for as long as a key is down; with Shift, for good.
-constexpr struct {
-    int key;
-    Show show;
-} kHolds[] = {{Qt::Key_R, Show::Removed}, {Qt::Key_L, Show::Luminance}, {Qt::Key_O, Show::Colour}, {Qt::Key_V, Show::Spared}, {Qt::Key_X, Show::Clipping}};
-
-} // namespace
 
 MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settings::load())
 {
@@ -186,17 +174,12 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_wall, &Wall::visibleRegionChanged, this, [this] { m_topBar->setVisibleRegion(m_wall->visibleRegion()); });
     connect(m_wall, &Wall::settledChanged, this, &MainWindow::showSettled);
     connect(m_wall, &Wall::spotMarked, this, [this](QPoint at) { m_session.goToSpot(m_session.addSpot(at)); });
-    connect(m_wall, &Wall::paneMenuRequested, this, &MainWindow::showPaneMenu);
-    connect(m_wall, &Wall::stripMenuRequested, this, &MainWindow::showStripMenu);
-    connect(m_roll, &RollPanel::menuRequested, this, [this](QPoint at) {
-        QMenu menu(this);
-        for (const char *name : {"export", "quickClean", "pinGuest", "carrySpots", "findFile", "takeOff"})
-            menu.addAction(m_actions->find(name));
-        menu.addAction(tr("Show in the file manager"), this, [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(QFileInfo(m_session.currentFrame()->path).absolutePath())); });
-        menu.exec(at);
-    });
+    auto *menus = new PointerMenus(this, m_actions);
+    connect(m_wall, &Wall::paneMenuRequested, menus, &PointerMenus::showForPane);
+    connect(m_wall, &Wall::stripMenuRequested, menus, &PointerMenus::showForStrip);
+    connect(m_roll, &RollPanel::menuRequested, menus, &PointerMenus::showForFrame);
     connect(m_topBar->spotBar(), &SpotBar::markRequested, this, &MainWindow::markSpot);
-    connect(m_topBar->spotBar(), &SpotBar::spotMenuRequested, this, &MainWindow::showSpotMenu);
+    connect(m_topBar->spotBar(), &SpotBar::spotMenuRequested, menus, &PointerMenus::showForSpot);
     connect(m_strip, &StripView::settledChanged, this, &MainWindow::showSettled);
     connect(m_loupe, &Loupe::settledChanged, this, &MainWindow::showSettled);
     const auto toWall = [this] { showView(View::Wall); };
@@ -228,7 +211,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
             say(failed == 0 ? tr("The queue is done: %1 files written and verified. The Queue panel (F12) tells of each.").arg(done)
                             : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed), m_status->folderToReveal());
     });
-    qApp->installEventFilter(this);
+    m_keys = new HoldKeys(this, m_actions->untreatedToggle);
     setWallGrey(m_settings.wall);
     setRollShown(m_settings.rollShown);
     resize(1280, 800);
@@ -282,7 +265,7 @@ MainWindow::View MainWindow::view() const
 
 void MainWindow::showView(View view)
 {
-    letGo();
+    m_keys->letGo();
     m_views->setCurrentIndex(int(view));
     m_views->currentWidget()->setFocus();
     m_topBar->setVisible(view != View::Blind); // it would show spots and places, but no names; the round wants quiet
@@ -452,56 +435,10 @@ void MainWindow::renameSpot(int spot)
         m_session.renameSpot(spot, name == tr(infoOf(f->spots[size_t(spot)].kind).label) ? QString() : name);
 }
 
-void MainWindow::showPaneMenu(QPoint picturePixel, QPoint globalPoint)
-{
-    QMenu menu(this);
-    menu.addAction(tr("Mark a spot here"), this, [this, picturePixel] { m_session.goToSpot(m_session.addSpot(picturePixel)); });
-    const int spot = m_session.spotAt(m_session.row());
-    if (spot >= 0)
-        menu.addAction(tr("Move spot %1 here").arg(spot + 1), this, [this, spot, picturePixel] {
-            m_session.moveSpot(spot, picturePixel);
-            m_session.goToSpot(spot);
-        });
-    menu.addSeparator();
-    for (const char *name : {"loupe", "testStrip", "ringAround", "blind"})
-        menu.addAction(m_actions->find(name));
-    menu.addSeparator();
-    for (const char *name : {"keep", "duplicate", "removeTrial"})
-        menu.addAction(m_actions->find(name));
-    menu.exec(globalPoint);
-}
-
-void MainWindow::showStripMenu(QPoint globalPoint)
-{
-    QMenu menu(this);
-    for (const char *name : {"keep", "goBack", "duplicate", "moveLeft", "moveRight", "removeTrial", "unpin", "", "testStrip", "ringAround", "", "saveRecipe"}) {
-        if (*name && m_actions->find(name)->isEnabled())
-            menu.addAction(m_actions->find(name));
-        else if (!*name)
-            menu.addSeparator();
-    }
-    menu.addMenu(m_actions->recipeMenu);
-    menu.exec(globalPoint);
-}
-
-void MainWindow::showSpotMenu(int spot, QPoint globalPoint)
-{
-    QMenu menu(this);
-    menu.addAction(tr("Rename..."), this, [this, spot] { renameSpot(spot); });
-    menu.addAction(tr("Move to the middle of the view"), this, [this, spot] {
-        m_session.moveSpot(spot, m_wall->middle());
-        m_session.goToSpot(spot);
-    });
-    menu.addAction(tr("Earlier"), this, [this, spot] { m_session.reorderSpot(spot, spot - 1); })->setEnabled(spot > 0);
-    menu.addAction(tr("Later"), this, [this, spot] { m_session.reorderSpot(spot, spot + 1); })->setEnabled(spot + 1 < int(m_session.readyFrame()->spots.size()));
-    menu.addAction(tr("Remove"), this, [this, spot] { m_session.removeSpot(spot); });
-    menu.exec(globalPoint);
-}
-
 MainWindow::~MainWindow()
 {
     // Panes and panels go before what they draw from: the session, the renderer, the measurer.
-    qApp->removeEventFilter(this);
+    delete m_keys;
     m_session.disconnect();
     delete centralWidget();
     qDeleteAll(m_docks);
@@ -856,69 +793,6 @@ void MainWindow::dropEvent(QDropEvent *event)
             paths << url.toLocalFile();
     open(paths);
     event->acceptProposedAction();
-}
-
-void MainWindow::letGo()
-{
-    if (!m_actions->untreatedToggle->isChecked())
-        m_wall->setUntreatedHeld(false);
-    m_wall->setHeldShow(std::nullopt);
-}
-
-/// Keys that show something else while they are down; true where the key is one of them.
-bool MainWindow::holdKey(int key, bool press)
-{
-    if (view() != View::Wall || !m_session.readyFrame())
-        return false;
-    if (key == Qt::Key_Space) {
-        if (m_actions->untreatedToggle->isChecked())
-            return false;
-        m_wall->setUntreatedHeld(press);
-        return true;
-    }
-    const auto held = std::find_if(std::begin(kHolds), std::end(kHolds), [key](const auto &h) { return h.key == key; });
-    if (held == std::end(kHolds))
-        return false;
-    m_wall->setHeldShow(press ? std::optional(held->show) : std::nullopt);
-    return true;
-}
-
-/// Sliders, fields and lists keep the keys that move in them.
-bool MainWindow::keepsKey(const QObject *watched, const QKeyEvent &key) const
-{
-    if (key.modifiers() & ~Qt::KeypadModifier)
-        return false;
-    const bool list = qobject_cast<const QAbstractItemView *>(watched) && watched != m_roll;
-    switch (key.key()) {
-    case Qt::Key_Left: case Qt::Key_Right: return qobject_cast<const QSlider *>(watched);
-    case Qt::Key_Up: case Qt::Key_Down: case Qt::Key_PageUp: case Qt::Key_PageDown: return list || qobject_cast<const QSlider *>(watched) || qobject_cast<const QAbstractSpinBox *>(watched);
-    case Qt::Key_Delete: return list;
-    default: return false;
-    }
-}
-
-bool MainWindow::eventFilter(QObject *watched, QEvent *event)
-{
-    if (event->type() == QEvent::ShortcutOverride && keepsKey(watched, *static_cast<QKeyEvent *>(event))) {
-        event->accept();
-        return true;
-    }
-    const bool press = event->type() == QEvent::KeyPress, release = event->type() == QEvent::KeyRelease;
-    if ((press || release) && isActiveWindow()) {
-        const auto *key = static_cast<QKeyEvent *>(event);
-        QWidget *focus = QApplication::focusWidget();
-        // A button keeps its Space key, a field its letters; everywhere else in the window they are holds.
-        const bool typing = qobject_cast<QLineEdit *>(focus) || qobject_cast<QAbstractSpinBox *>(focus) || qobject_cast<QComboBox *>(focus);
-        const bool busy = typing || (qobject_cast<QAbstractButton *>(focus) && key->key() == Qt::Key_Space);
-        if (key->modifiers() == Qt::NoModifier && !busy && !QApplication::activeModalWidget()) {
-            if (key->isAutoRepeat() ? (key->key() == Qt::Key_Space || m_wall->heldShow()) : holdKey(key->key(), press))
-                return true;
-        }
-    }
-    // The window that lost the keyboard will not see the key come up.
-    if (event->type() == QEvent::WindowDeactivate && watched == this)
-        letGo();
-    return QMainWindow::eventFilter(watched, event);
 }
 
 } // namespace irenic

@@ -24,6 +24,7 @@ class BlindView;
 class EmptyPage;
 class GuideNote;
 class HistogramPanel;
+class HoldKeys;
 class Loupe;
 class QueuePanel;
 class ReadingsPanel;
@@ -47,6 +48,7 @@ public:
     Loupe *loupe() { return m_loupe; }
     BlindView *blindView() { return m_blind; }
     ReadingsPanel *readingsPanel() { return m_readings; }
+    RollPanel *rollPanel() { return m_roll; }
     RecipeBook *recipes() { return &m_recipes; }
     ExportQueue *exportQueue() { return &m_queue; }
     SessionKeeper *keeper() { return &m_keeper; }
@@ -113,7 +115,6 @@ protected:
     void closeEvent(QCloseEvent *event) override;
     void dragEnterEvent(QDragEnterEvent *event) override;
     void dropEvent(QDropEvent *event) override;
-    bool eventFilter(QObject *watched, QEvent *event) override;
 
 private:
     void showSettled();
@@ -122,13 +123,7 @@ private:
     void wantGuest(const QString &path, const QString &file);
     void pinWanted();
     void showTitle();
-    void showPaneMenu(QPoint picturePixel, QPoint globalPoint);
-    void showStripMenu(QPoint globalPoint);
-    void showSpotMenu(int spot, QPoint globalPoint);
     void lookAtFirstSpot();
-    bool holdKey(int key, bool press);
-    bool keepsKey(const QObject *watched, const QKeyEvent &key) const;
-    void letGo();
     void noteRecent(const QString &path);
     void fillRecentMenu();
 
@@ -161,6 +156,7 @@ private:
     QByteArray m_firstDocks; ///< as they are at the first start
     QStackedWidget *m_pages, *m_views;
     Actions *m_actions;
+    HoldKeys *m_keys;
     EmptyPage *m_empty;
     StatusLine *m_status;
 };

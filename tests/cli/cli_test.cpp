@@ -206,6 +206,18 @@ private slots:
         QCOMPARE(QDir(dir.filePath("out")).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot).size(), 1);
     }
 
+    void learnedIsTheResidualUNet()
+    {
+        const QTemporaryDir dir;
+        const Ran r = run("irenic-cli", {"clean", m_shot, "--out", dir.path(), "--method", "learned", "--colour-method", "learned", "--dry-run", "--json"});
+        QVERIFY2(r.status == 0, r.err.constData());
+        QCOMPARE(json::parse(r.out.toStdString())["method"].get<std::string>(), std::string("unet"));
+        QCOMPARE(json::parse(r.out.toStdString())["colourMethod"].get<std::string>(), std::string("unet"));
+        const Ran sheet = run("irenic-cli", {"strip", m_shot, "--spot", "40,60,90,70", "--trial", "learned:1", "--out", dir.filePath("sheet.png")});
+        QVERIFY2(sheet.status == 0, sheet.err.constData());
+        QVERIFY(QFile::exists(dir.filePath("sheet.png")));
+    }
+
     void theNetworkAgreesWithLesserMachines_data()
     {
         QTest::addColumn<QByteArray>("instructions");

@@ -54,16 +54,26 @@ Size halved(Size s)
     return {s.width / 2, s.height / 2};
 }
 
-/// Nearest neighbours of a picture of half the size, added; then the larger of that and 0.
-void addGrownAndRelu(const float *half, Size size, int channels, float *to)
+/// Of a level of the network: its size, and what its edges have lost of that on the way up, where nobody asks for it any more.
+struct Level {
+    Size size;
+    int crop = 0;
+    Size left() const { return {size.width - 2 * crop, size.height - 2 * crop}; }
+};
+
+/// Nearest neighbours of a level of half the size, added to what `data` holds of `to.size`; the larger of that and 0 in `to.left()`, from the start of `data` on.
+void addGrownAndRelu(const float *half, const Level &from, const Level &to, int channels, float *data)
 {
     const size_t n = size_t(channels);
-    for (int y = 0; y < size.height; ++y)
-        for (int x = 0; x < size.width; ++x) {
-            const float *from = half + (size_t(y / 2) * size_t(size.width / 2) + size_t(x / 2)) * n;
-            float *out = to + (size_t(y) * size_t(size.width) + size_t(x)) * n;
+    const Size stored = from.left(), left = to.left();
+    for (int y = 0; y < left.height; ++y)
+        for (int x = 0; x < left.width; ++x) {
+            const int u = x + to.crop, v = y + to.crop;
+            const float *grown = half + (size_t(v / 2 - from.crop) * size_t(stored.width) + size_t(u / 2 - from.crop)) * n;
+            const float *held = data + (size_t(v) * size_t(to.size.width) + size_t(u)) * n; // never before `out`
+            float *out = data + (size_t(y) * size_t(left.width) + size_t(x)) * n;
             for (size_t c = 0; c < n; ++c)
-                out[c] = std::max(0.f, out[c] + from[c]);
+                out[c] = std::max(0.f, held[c] + grown[c]);
         }
 }
 
@@ -78,7 +88,7 @@ struct Network::Private {
     /// Work holds what is needed from one step to the next: the input, the inner half of a block, what is to grow, the answer.
     enum Buffer { Full, Half, Quarter, Work, kBuffers };
     std::vector<float> buffers[kBuffers]; ///< of all plans
-    std::map<std::pair<int, int>, std::vector<Step>> plans; ///< by the size of the tile
+    std::map<std::array<int, 3>, std::vector<Step>> plans; ///< by the size of the tile and its margin
 
     explicit Private(const Weights &w) : weights(w)
     {
@@ -143,9 +153,13 @@ struct Network::Private {
                  {DNNL_ARG_DST, dnnl::memory(toMd, engine, buffers[to].data() + size_t(first) * size_t(toBand.width) * size_t(outputs))}}};
     }
 
-    const std::vector<Step> &planFor(Size size)
+    /// What the answer has lost at its edges: all of the margin but what the last convolutions reach.
+    int answersCrop(int margin) const { return std::max(0, margin - 2 * weights.shape.depths[0] - 1); }
+
+    const std::vector<Step> &planFor(Size size, int margin)
     {
-        const auto found = plans.find({size.width, size.height});
+        const std::array key{size.width, size.height, margin};
+        const auto found = plans.find(key);
         if (found != plans.end())
             return found->second;
         constexpr size_t kMostPlans = 12;
@@ -153,6 +167,7 @@ struct Network::Private {
             plans.clear();
         const Size half = halved(size), quarter = halved(half);
         const auto [a, b, c] = weights.shape.widths;
+        const Level lowest{quarter}, middle{half, std::max(0, answersCrop(margin) / 2 - 2 * weights.shape.depths[1])}, top{size, answersCrop(margin)};
         const auto reserve = [&](Buffer buffer, Size s, int channels) {
             const size_t needed = size_t(s.area()) * size_t(channels);
             if (buffers[buffer].size() >= needed)
@@ -162,7 +177,7 @@ struct Network::Private {
         };
         reserve(Full, size, a), reserve(Half, half, b), reserve(Quarter, quarter, c);
         reserve(Work, size, std::max(a, kChannels)), reserve(Work, half, b), reserve(Work, quarter, c);
-        std::vector<Step> &steps = plans[{size.width, size.height}];
+        std::vector<Step> &steps = plans[key];
         // In the order of Shape::layers().
         size_t layer = 0;
         const auto add = [&](Buffer from, Size s, Buffer to, After after = After::Relu) { addConvolution(steps, layer++, from, s, to, after); };
@@ -172,9 +187,9 @@ struct Network::Private {
                 add(Work, s, at, After::AddAndRelu);
             }
         };
-        const auto grow = [&](Buffer from, Size s, Buffer to, Size toSize, int channels) {
-            add(from, s, Work, After::Nothing);
-            steps.back().after = [this, to, toSize, channels] { addGrownAndRelu(buffers[Work].data(), toSize, channels, buffers[to].data()); };
+        const auto grow = [&](Buffer from, const Level &level, Buffer to, const Level &toLevel, int channels) {
+            add(from, level.left(), Work, After::Nothing);
+            steps.back().after = [this, to, level, toLevel, channels] { addGrownAndRelu(buffers[Work].data(), level, toLevel, channels, buffers[to].data()); };
         };
         add(Work, size, Full);
         blocks(0, Full, size);
@@ -182,11 +197,11 @@ struct Network::Private {
         blocks(1, Half, half);
         add(Half, half, Quarter);
         blocks(2, Quarter, quarter);
-        grow(Quarter, quarter, Half, half, b);
-        blocks(1, Half, half);
-        grow(Half, half, Full, size, a);
-        blocks(0, Full, size);
-        add(Full, size, Work, After::Nothing);
+        grow(Quarter, lowest, Half, middle, b);
+        blocks(1, Half, middle.left());
+        grow(Half, middle, Full, top, a);
+        blocks(0, Full, top.left());
+        add(Full, top.left(), Work, After::Nothing);
         return steps;
     }
 };
@@ -194,25 +209,26 @@ struct Network::Private {
 Network::Network(const Weights &weights) : d(std::make_unique<Private>(weights)) {}
 Network::~Network() = default;
 
-float *Network::input(Size size)
+float *Network::input(Size size, int margin)
 {
     const OneThread one;
-    d->planFor(size);
+    d->planFor(size, margin);
     return d->buffers[Private::Work].data();
 }
 
-const float *Network::run(Size size, const std::stop_token &stop)
+std::optional<Network::Answer> Network::run(Size size, int margin, const std::stop_token &stop)
 {
-    assert(size.width % kAlignment == 0 && size.height % kAlignment == 0);
+    assert(size.width % kAlignment == 0 && size.height % kAlignment == 0 && 2 * margin < std::min(size.width, size.height));
     const OneThread one;
-    for (const Step &step : d->planFor(size)) {
+    for (const Step &step : d->planFor(size, margin)) {
         if (stop.stop_requested())
-            return nullptr;
+            return std::nullopt;
         step.primitive.execute(d->stream, step.arguments);
         if (step.after)
             step.after();
     }
-    return d->buffers[Private::Work].data();
+    const int crop = d->answersCrop(margin);
+    return Answer{d->buffers[Private::Work].data(), size.width - 2 * crop, crop};
 }
 
 } // namespace irenic::unet

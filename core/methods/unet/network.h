@@ -5,6 +5,7 @@
 #include "methods/unet/weights.h"
 
 #include <memory>
+#include <optional>
 #include <stop_token>
 
 namespace irenic::unet {
@@ -22,11 +23,20 @@ public:
     /// Channels of a packed sample in the input; those behind the planes and the noise are zero.
     static constexpr int kChannels = 16;
 
-    /// @param size packed; both sides multiples of kAlignment
+    /// What the network takes for noise, channels last, of which the first kPlanes of each sample count. Until the next input() or run().
+    struct Answer {
+        const float *data;
+        int width, crop; ///< of the rows of `data`, which begin at (crop, crop)
+
+        const float *at(int x, int y) const { return data + (ptrdiff_t(y - crop) * width + (x - crop)) * kChannels; }
+    };
+
+    /// @param size   packed; both sides multiples of kAlignment
+    /// @param margin samples at each edge that are given, but not asked for: the way up leaves them out
     /// Room for size.width x size.height x kChannels numbers, channels last: planes, then noise, then zeros. To be filled for run().
-    float *input(Size size);
-    /// What the network takes for noise: as many numbers in the same layout, of which the first kPlanes of each sample count. Null once stopped.
-    const float *run(Size size, const std::stop_token &stop = {});
+    float *input(Size size, int margin = 0);
+    /// Nothing once stopped.
+    std::optional<Answer> run(Size size, int margin = 0, const std::stop_token &stop = {});
 
 private:
     struct Private;

@@ -183,7 +183,7 @@ private:
 
     /// The network's answer over `wide`, mosaic again. What is taken away has no local mean, whatever was learned: brightness and colour stay.
     /// False once stopped.
-    static bool collect(const float *answer, const Grid &g, Rect wide, const Room &room, const std::stop_token &stop, PlaneView<float> noise)
+    static bool collect(const unet::Network::Answer &answer, const Grid &g, Rect wide, const Room &room, const std::stop_token &stop, PlaneView<float> noise)
     {
         const int firstX = (wide.x - g.left) / 2, firstY = (wide.y - g.top) / 2;
         const Size inner{(wide.right() - g.left + 1) / 2 - firstX, (wide.bottom() - g.top + 1) / 2 - firstY};
@@ -192,7 +192,7 @@ private:
             if (stop.stop_requested())
                 return false;
             for (int y = 0; y < plane.height; ++y) {
-                const float *from = answer + (size_t(firstY - kAnswerReach + y) * size_t(g.packed.width) + size_t(firstX - kAnswerReach)) * kChannels + c;
+                const float *from = answer.at(firstX - kAnswerReach, firstY - kAnswerReach + y) + c;
                 for (int x = 0; x < plane.width; ++x)
                     plane.row(y)[x] = from[size_t(x) * kChannels];
             }
@@ -215,10 +215,11 @@ private:
         const Grid grid = gridFor(in, where.grownBy(haloPx()), wide.grownBy(kAnswerReachPx));
         unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(); }).network;
         const Room room(scratch, grid.packed);
-        if (!fillInput(in, grid, sigma, room, scratch.stop, network.input(grid.packed)))
+        const int margin = m_reachPx / 2;
+        if (!fillInput(in, grid, sigma, room, scratch.stop, network.input(grid.packed, margin)))
             return false;
-        const float *answer = network.run(grid.packed, scratch.stop);
-        return answer && collect(answer, grid, wide, room, scratch.stop, noise);
+        const auto answer = network.run(grid.packed, margin, scratch.stop);
+        return answer && collect(*answer, grid, wide, room, scratch.stop, noise);
     }
 
     /// The mean of the answers over all views. False once stopped.

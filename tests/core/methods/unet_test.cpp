@@ -114,11 +114,15 @@ std::vector<float> randomInput(Size size, unsigned seed)
     return in;
 }
 
-std::vector<float> runOn(unet::Network &network, Size size, const std::vector<float> &in)
+/// The whole answer, or what is inside a margin, in a picture of that size.
+std::vector<float> runOn(unet::Network &network, Size size, const std::vector<float> &in, int margin = 0)
 {
-    std::copy(in.begin(), in.end(), network.input(size));
-    const float *out = network.run(size);
-    return {out, out + in.size()};
+    std::copy(in.begin(), in.end(), network.input(size, margin));
+    const auto answer = network.run(size, margin);
+    std::vector<float> out(in.size(), std::nanf(""));
+    for (int y = margin; y < size.height - margin; ++y)
+        std::copy(answer->at(margin, y), answer->at(size.width - margin, y), out.begin() + ptrdiff_t(y * size.width + margin) * kChannels);
+    return out;
 }
 
 float at(const std::vector<float> &v, Size size, int x, int y, int channel)
@@ -239,6 +243,21 @@ private slots:
             for (int x = reach; x < small.width - reach; ++x)
                 for (int c = 0; c < 4; ++c)
                     QVERIFY(at(cut, small, x, y, c) == at(whole, large, x + dx, y + dy, c));
+    }
+
+    void aMarginThatIsNotAskedForDoesNotCount()
+    {
+        const unet::Weights w = randomWeights(8);
+        unet::Network network(w);
+        const Size size{124, 136};
+        const auto in = randomInput(size, 9), whole = runOn(network, size, in);
+        for (const int margin : {1, 3, 4, 9, w.shape.reach(), 48}) {
+            const auto inner = runOn(network, size, in, margin);
+            for (int y = margin; y < size.height - margin; ++y)
+                for (int x = margin; x < size.width - margin; ++x)
+                    for (int c = 0; c < 4; ++c)
+                        QVERIFY(at(inner, size, x, y, c) == at(whole, size, x, y, c));
+        }
     }
 
     void theShippedWeightsAreWhole()
