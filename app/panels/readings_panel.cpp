@@ -190,7 +190,7 @@ void ReadingsPanel::showPlot()
             const auto map = m_measurer->known(subject(t));
             if (!map)
                 continue;
-            Plot::Line untreated{tr("untreated"), {}, Qt::SolidLine, {}, true}, treated{tr("after %1").arg(trialLetter(t)), {}, kStrokes[stroke++ % 4], {}, true};
+            Plot::Line untreated{tr("untreated"), {}, Qt::SolidLine, {}, true, 1}, treated{tr("after %1").arg(trialLetter(t)), {}, kStrokes[stroke++ % 4], {}, true, 2.4};
             for (const NoiseAt &at : map->curve) {
                 untreated.points << QPointF(stopsBelowClipping(at.signal), 100 * at.untreated);
                 treated.points << QPointF(stopsBelowClipping(at.signal), 100 * at.treated);

@@ -131,10 +131,8 @@ void SpotBar::showSpots()
         m_row->insertWidget(spot, button);
         m_buttons.append(button);
     }
-    constexpr int kWidestWordsPx = 112;
     for (int i = 0; i < count; ++i) {
         const Spot &spot = f->spots[size_t(i)];
-        m_buttons[i]->setText(tr("%1 %2").arg(i + 1).arg(fontMetrics().elidedText(spot.words(), Qt::ElideRight, kWidestWordsPx)));
         m_buttons[i]->setAccessibleName(tr("Spot %1, %2").arg(i + 1).arg(spot.words()));
         m_buttons[i]->setToolTip(tr("%1 (%2)").arg(spot.name.isEmpty() ? tr(infoOf(spot.kind).help) : spot.name).arg(i + 1));
     }
@@ -147,8 +145,34 @@ void SpotBar::showCurrent()
     const int at = m_session->spotAt(m_session->row());
     for (int i = 0; i < m_buttons.size(); ++i)
         m_buttons[i]->setChecked(i == at);
+    fitWords();
     if (at >= 0 && at < m_buttons.size())
         m_scroll->ensureWidgetVisible(m_buttons[at], 20, 0);
+}
+
+/// Every tab has words; where there is no room for them all, the current one has, and the others keep their digits.
+void SpotBar::fitWords()
+{
+    const RollFrame *f = m_session->readyFrame();
+    if (!f || size_t(m_buttons.size()) != f->spots.size())
+        return;
+    constexpr int kWidestWordsPx = 112;
+    int needed = m_add->isHidden() ? 0 : m_add->sizeHint().width();
+    for (int i = 0; i < m_buttons.size(); ++i) {
+        m_buttons[i]->setText(tr("%1 %2").arg(i + 1).arg(fontMetrics().elidedText(f->spots[size_t(i)].words(), Qt::ElideRight, kWidestWordsPx)));
+        needed += m_buttons[i]->sizeHint().width() + m_row->spacing();
+    }
+    if (needed <= m_scroll->viewport()->width())
+        return;
+    for (int i = 0; i < m_buttons.size(); ++i)
+        if (!m_buttons[i]->isChecked())
+            m_buttons[i]->setText(QString::number(i + 1));
+}
+
+void SpotBar::resizeEvent(QResizeEvent *event)
+{
+    QWidget::resizeEvent(event);
+    fitWords();
 }
 
 } // namespace irenic

@@ -28,9 +28,13 @@ signals:
     void markRequested();                           ///< a spot in the middle of the view
     void spotMenuRequested(int spot, QPoint globalPoint);
 
+protected:
+    void resizeEvent(QResizeEvent *event) override;
+
 private:
     void showSpots();
     void showCurrent();
+    void fitWords();
 
     Session *m_session;
     QScrollArea *m_scroll;

@@ -3,19 +3,19 @@
 
 #include "panels/spot_bar.h"
 #include "panels/wall.h"
+#include "view/fitting_label.h"
 #include "view/map_view.h"
 
 #include <QButtonGroup>
 #include <QDoubleSpinBox>
 #include <QHBoxLayout>
-#include <QLabel>
 #include <QToolButton>
 
 namespace irenic {
 
 namespace {
 
-QString exposureWords(const ShootingData &s)
+QStringList exposureWords(const ShootingData &s)
 {
     QStringList words;
     if (s.iso > 0)
@@ -26,7 +26,7 @@ QString exposureWords(const ShootingData &s)
         words << QObject::tr("f/%1").arg(s.fNumber, 0, 'g', 3);
     if (s.focalLengthMm > 0)
         words << QObject::tr("%1 mm").arg(s.focalLengthMm, 0, 'g', 3);
-    return words.join(QStringLiteral("   "));
+    return words;
 }
 
 } // namespace
@@ -38,15 +38,14 @@ TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(s
     row->setSpacing(10);
     m_map = new MapView;
     row->addWidget(m_map);
-    m_name = new QLabel;
-    m_data = new QLabel;
+    m_name = new FittingLabel;
+    m_data = new FittingLabel;
+    m_data->setObjectName(QStringLiteral("shootingData"));
     QFont bold = font();
     bold.setWeight(QFont::DemiBold);
     m_name->setFont(bold);
-    for (QLabel *label : {m_name, m_data}) { // they give way before the window grows
-        label->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-        label->setMinimumWidth(110);
-    }
+    for (FittingLabel *label : {m_name, m_data})
+        label->setMinimumWidth(110); // beyond that they give way before the window grows
     auto *words = new QVBoxLayout;
     words->setSpacing(1);
     words->addStretch(1);
@@ -143,8 +142,8 @@ void TopBar::showFrame()
     setEnabled(ready);
     if (!ready) {
         m_map->setPicture({}, {});
-        m_name->setText(f ? f->name() : QString());
-        m_data->clear();
+        m_name->setParts({f ? f->name() : QString()});
+        m_data->setParts({});
         return;
     }
     const Size size = f->frame->uprightSize();
@@ -153,9 +152,9 @@ void TopBar::showFrame()
     for (const Spot &spot : f->spots)
         spots << spot.at;
     m_map->setSpots(spots);
-    m_name->setText(f->name());
+    m_name->setParts({f->name()});
     const ShootingData &s = f->frame->shooting;
-    m_data->setText(exposureWords(s));
+    m_data->setParts(exposureWords(s));
     const QString holds = f->frame->kind == FrameKind::Rendered ? tr("finished picture") : f->frame->pattern.empty() ? tr("linear, full colour") : tr("pattern %1").arg(QString::fromStdString(f->frame->pattern));
     m_data->setToolTip(tr("%1 %2\n%3\n%4 x %5 pixels, %6 bits, %7\n%8")
                            .arg(QString::fromStdString(s.make), QString::fromStdString(s.model), QString::fromStdString(s.lens)).arg(size.width).arg(size.height)

@@ -8,10 +8,10 @@
 
 class QButtonGroup;
 class QDoubleSpinBox;
-class QLabel;
 
 namespace irenic {
 
+class FittingLabel;
 class MapView;
 class SpotBar;
 
@@ -34,7 +34,7 @@ private:
     Session *m_session;
     MapView *m_map;
     SpotBar *m_spots;
-    QLabel *m_name, *m_data;
+    FittingLabel *m_name, *m_data;
     QButtonGroup *m_zooms;
     QDoubleSpinBox *m_push;
 };

@@ -75,7 +75,7 @@ void Plot::setLines(const QList<Line> &lines)
     for (const Line &line : lines) {
         auto *series = new QLineSeries;
         series->setName(line.name);
-        series->setPen(QPen(line.colour.isValid() ? line.colour : m_tones.chromeInk, 1.6, line.stroke));
+        series->setPen(QPen(line.colour.isValid() ? line.colour : m_tones.chromeInk, line.widthPx, line.stroke));
         series->setPointsVisible(line.marked);
         for (const QPointF &p : line.points)
             if (!m_logarithmic || p.y() > 0)

@@ -22,6 +22,7 @@ public:
         Qt::PenStyle stroke = Qt::SolidLine;
         QColor colour;        ///< invalid: the ink
         bool marked = false;  ///< points are drawn
+        double widthPx = 1.6;
     };
 
     /// @param logarithmic of the upright axis

@@ -22,7 +22,7 @@ Result<Scene> readScene(const std::filesystem::path &file);
 struct ShootOptions {
     int iso = 3200;                ///< 100 .. 204800
     uint64_t seed = 1;
-    CfaPattern cfa;
+    CfaPattern cfa{};
     bool sixBySix = false;         ///< its pattern takes the place of `cfa`
     double lensBlurPx = 0.5;       ///< sigma of lens and low-pass filter; 0 .. 3. Without it fine scenes alias as no lens lets them
     double vignettingEv = 0;       ///< light lost at the corners of the cut, in EV; grows with the square of the distance from its middle; 0 .. 5
@@ -37,7 +37,7 @@ struct ShootOptions {
     double banding = 0.25;         ///< sigma of row and column offsets, in read-noise sigmas
     std::array<float, 4> blackOffsets{0, 0, 0, 0}; ///< added to the black level, by place in the active area's pattern
     std::string dateTime = "2031:10:18 23:41:07";
-    Rect cut;                      ///< part of the scene; empty takes all
+    Rect cut{};                    ///< part of the scene; empty takes all
     Colour colourAt(int x, int y) const; ///< counted from the active area's corner; not negative
 };
 

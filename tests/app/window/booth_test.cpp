@@ -99,6 +99,34 @@ private slots:
         QVERIFY(session()->frame(1).spots == session()->frame(0).spots);
     }
 
+    void nothingInTheTopBarIsCutOff()
+    {
+        session()->goToSpot(1);
+        const int count = int(session()->frame(0).spots.size());
+        const auto *data = m_window->findChild<QLabel *>("shootingData");
+        const auto withWords = [&] {
+            int words = 0;
+            for (int i = 0; i < count; ++i)
+                words += tab(i)->text() != QString::number(i + 1);
+            return words;
+        };
+        QTRY_COMPARE(withWords(), count);
+        QVERIFY(data->text().contains("ISO"));
+        const QString whole = data->text();
+        m_window->dock("readings")->show();
+        m_window->resizeDocks({m_window->dock("readings")}, {700}, Qt::Horizontal);
+        QTRY_COMPARE(withWords(), 1);
+        QVERIFY(tab(1)->text().size() > 1);
+        QTRY_VERIFY(tab(count - 1)->parentWidget()->parentWidget()->rect().contains(tab(count - 1)->geometry()));
+        QVERIFY(whole.startsWith(data->text()) && data->fontMetrics().horizontalAdvance(data->text()) <= data->width());
+        session()->goToSpot(0);
+        QCOMPARE(withWords(), 1);
+        QVERIFY(tab(0)->text().size() > 1);
+        m_window->dock("readings")->hide();
+        QTRY_COMPARE(withWords(), count);
+        QCOMPARE(data->text(), whole);
+    }
+
     void rowsHangAndEveryPaneSaysItsState()
     {
         auto *rows = m_window->findChild<QSpinBox *>("rows");
