@@ -150,20 +150,22 @@ void SpotBar::showCurrent()
         m_scroll->ensureWidgetVisible(m_buttons[at], 20, 0);
 }
 
-/// Every tab has words; where there is no room for them all, the current one has, and the others keep their digits.
+/// Every tab has words, shortened where there is little room; where that is not enough, the current one has, and the others keep their digits.
 void SpotBar::fitWords()
 {
     const RollFrame *f = m_session->readyFrame();
     if (!f || size_t(m_buttons.size()) != f->spots.size())
         return;
-    constexpr int kWidestWordsPx = 112;
-    int needed = m_add->isHidden() ? 0 : m_add->sizeHint().width();
-    for (int i = 0; i < m_buttons.size(); ++i) {
-        m_buttons[i]->setText(tr("%1 %2").arg(i + 1).arg(fontMetrics().elidedText(f->spots[size_t(i)].words(), Qt::ElideRight, kWidestWordsPx)));
-        needed += m_buttons[i]->sizeHint().width() + m_row->spacing();
+    constexpr int kWidestPx = 112;
+    for (const int widestPx : {kWidestPx, 84, 64, 48}) {
+        int needed = m_add->isHidden() ? 0 : m_add->sizeHint().width();
+        for (int i = 0; i < m_buttons.size(); ++i) {
+            m_buttons[i]->setText(tr("%1 %2").arg(i + 1).arg(fontMetrics().elidedText(f->spots[size_t(i)].words(), Qt::ElideRight, m_buttons[i]->isChecked() ? kWidestPx : widestPx)));
+            needed += m_buttons[i]->sizeHint().width() + m_row->spacing();
+        }
+        if (needed <= m_scroll->viewport()->width())
+            return;
     }
-    if (needed <= m_scroll->viewport()->width())
-        return;
     for (int i = 0; i < m_buttons.size(); ++i)
         if (!m_buttons[i]->isChecked())
             m_buttons[i]->setText(QString::number(i + 1));
