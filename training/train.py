@@ -58,8 +58,9 @@ def samples(step):
     return [planes.numpy() for planes in shoot(camera, rng, generator)]
 
 
-# A camera's primaries as sRGB has them: what is wrong between its channels is made larger by developing. Rows sum to 1.
-TO_SRGB = torch.tensor([[1.71, -0.70, -0.01], [-0.20, 1.67, -0.47], [-0.01, -0.45, 1.46]])
+# How much of the differences red - green and blue - green of a camera goes into red, green and blue of sRGB, beside the whole of green: what is
+# wrong between channels is made larger by developing.
+TO_SRGB = ((1.71, -0.01), (-0.20, -0.47), (-0.01, 1.46))
 BALANCE = 1.35  # of red and blue: the root, as samples are stabilised, of what white balance multiplies them by
 
 
@@ -74,7 +75,7 @@ def developed(error):
     r, b = BALANCE * red - at_red, BALANCE * blue - at_blue
     r_down, b_up = (r + down(r)) / 2, (b + up(b)) / 2
     places = [(at_red, r, (b_up + left(b_up)) / 2), (upper, (r + right(r)) / 2, b_up), (lower, r_down, (b + left(b)) / 2), (at_blue, (r_down + right(r_down)) / 2, b)]
-    return torch.stack([green + TO_SRGB[c, 0] * r + TO_SRGB[c, 2] * b for green, r, b in places for c in range(3)], 1)
+    return torch.stack([green + of_red * r + of_blue * b for green, r, b in places for of_red, of_blue in TO_SRGB], 1)
 
 
 def validate(network, scenes):
@@ -136,7 +137,8 @@ def main():
             group["lr"] = rate
         noisy, clean = map(torch.from_numpy, ahead.get())
         ahead = maker.apply_async(samples, (step + 1,))
-        # The root of each crop's mean square: PSNR is what is asked for, at low noise as at high.
+        # The root of each crop's mean square, as developed: PSNR is what is asked for, at low noise as at high. A share of the planes' own
+        # holds the finest detail, which interpolation smooths.
         error = network(noisy.contiguous(memory_format=torch.channels_last), torch.ones(BATCH, 1, 1, 1)) - clean
         loss = torch.sqrt((error ** 2).mean((1, 2, 3)) * 0.25 + (developed(error) ** 2).mean((1, 2, 3)) + 1e-2).mean()
         optimiser.zero_grad()

@@ -8,6 +8,8 @@
 #include <QSpinBox>
 #include <QToolButton>
 
+#include <utility>
+
 namespace irenic {
 
 namespace {
@@ -138,6 +140,7 @@ void SpotBar::showSpots()
     }
     m_add->setVisible(count < kMostSpots);
     showCurrent();
+    fitWords();
 }
 
 void SpotBar::showCurrent()
@@ -145,7 +148,8 @@ void SpotBar::showCurrent()
     const int at = m_session->spotAt(m_session->row());
     for (int i = 0; i < m_buttons.size(); ++i)
         m_buttons[i]->setChecked(i == at);
-    fitWords();
+    if (std::exchange(m_current, at) != at) // not while a picture is dragged
+        fitWords();
     if (at >= 0 && at < m_buttons.size())
         m_scroll->ensureWidgetVisible(m_buttons[at], 20, 0);
 }

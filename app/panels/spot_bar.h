@@ -41,6 +41,7 @@ private:
     QWidget *m_tabs;
     QHBoxLayout *m_row;
     QList<QToolButton *> m_buttons;
+    int m_current = -1; ///< tab of the place that the row looks at
     QToolButton *m_add;
     QComboBox *m_show;
     QSpinBox *m_rows;

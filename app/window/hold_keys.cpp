@@ -31,11 +31,6 @@ HoldKeys::HoldKeys(MainWindow *window, const QAction *untreatedToggle) : QObject
     qApp->installEventFilter(this);
 }
 
-HoldKeys::~HoldKeys()
-{
-    qApp->removeEventFilter(this);
-}
-
 void HoldKeys::letGo()
 {
     if (!m_untreatedToggle->isChecked())

@@ -18,7 +18,6 @@ class HoldKeys : public QObject
 public:
     /// @param untreatedToggle while it is on, Space holds nothing
     HoldKeys(MainWindow *window, const QAction *untreatedToggle);
-    ~HoldKeys() override;
 
     void letGo(); ///< as if no key were down
 
