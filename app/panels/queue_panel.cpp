@@ -199,6 +199,9 @@ void QueuePanel::saveReport()
 
 void QueuePanel::contextMenuEvent(QContextMenuEvent *event)
 {
+    // The mouse asks about what it points at, the menu key about what is chosen.
+    if (event->reason() == QContextMenuEvent::Mouse && !m_list->itemAt(m_list->viewport()->mapFrom(this, event->pos())))
+        return;
     const ExportQueue::Entry *e = chosen();
     if (!e)
         return;
