@@ -46,15 +46,21 @@ Maps convolved(Maps in, const unet::Convolution &c)
     const int stride = c.side == 2 ? 2 : 1, padding = c.side == 3 ? 1 : 0;
     Maps out(c.outputs, in.height / stride, in.width / stride);
     for (int o = 0; o < c.outputs; ++o)
-        for (int y = 0; y < out.height; ++y)
-            for (int x = 0; x < out.width; ++x)
-                for (int i = 0; i < c.inputs; ++i)
-                    for (int v = 0; v < c.side; ++v)
-                        for (int u = 0; u < c.side; ++u) {
-                            const int sy = y * stride + v - padding, sx = x * stride + u - padding;
-                            if (sy >= 0 && sy < in.height && sx >= 0 && sx < in.width)
-                                out.at(o, y, x) += double(c.weights[size_t(((o * c.inputs + i) * c.side + v) * c.side + u)]) * in.at(i, sy, sx);
-                        }
+        for (int i = 0; i < c.inputs; ++i)
+            for (int v = 0; v < c.side; ++v)
+                for (int u = 0; u < c.side; ++u) {
+                    const double weight = double(c.weights[size_t(((o * c.inputs + i) * c.side + v) * c.side + u)]);
+                    const int firstX = std::max(0, padding - u), endX = std::min(out.width, (in.width - 1 + padding - u) / stride + 1);
+                    for (int y = 0; y < out.height; ++y) {
+                        const int sy = y * stride + v - padding;
+                        if (sy < 0 || sy >= in.height)
+                            continue;
+                        double *to = &out.at(o, y, 0);
+                        const double *from = &in.at(i, sy, 0);
+                        for (int x = firstX; x < endX; ++x)
+                            to[x] += weight * from[x * stride + u - padding];
+                    }
+                }
     return out;
 }
 
@@ -332,46 +338,80 @@ private slots:
         QVERIFY2(words.contains("odd.weights") && words.contains("Other methods work without"), qPrintable(words));
     }
 
-    /// A cleaned tile is what training/network.py makes of the same samples, here by plain loops: local means, network, the answer's own means.
+    /// A cleaned tile is what training/network.py makes of the same samples, here by plain loops: local means, network, the answer's own means; of the
+    /// large network the mean over the frame as it is, turned by half a turn, transposed, and both.
+    void aTileIsWhatTheTrainingSays_data()
+    {
+        QTest::addColumn<QByteArray>("id");
+        QTest::addColumn<bool>("large");
+        QTest::addRow("compact") << QByteArray("unet") << false;
+        QTest::addRow("large, four views") << QByteArray("unet-ensemble") << true;
+    }
     void aTileIsWhatTheTrainingSays()
     {
-        const std::unique_ptr<DenoiseMethod> method = makeUnet({"unet", 1, 1});
-        const int side = 16, halo = method->haloPx(), whole = side + 2 * halo;
+        QFETCH(QByteArray, id);
+        QFETCH(bool, large);
+        const int kAnswersMean = large ? 21 : 25;
+        const Treatment treatment{id.toStdString(), 1, 1};
+        const std::unique_ptr<DenoiseMethod> method = large ? makeUnetEnsemble(treatment) : makeUnet(treatment);
+        const int side = large ? 6 : 16, halo = (method->haloPx() + 1) / 2 * 2, whole = side + 2 * halo;
         Plane<float> in = gaussianPlane({whole, whole}, 31, 8);
         for (int y = 0; y < whole; ++y)
             for (int x = 0; x < whole; ++x)
                 in.at(x, y) += 3 * std::sin(float(x) * 0.4f) * std::sin(float(y) * 0.23f) + ((3 * x + y) % 41 < 4 ? 6.f : 0.f);
         Plane<float> out({side, side});
         Scratch scratch;
-        method->denoiseTile(TileInput::mosaic(in.constView(), CfaPattern()), {halo, halo, side, side}, {out.view(), {}, {}}, scratch);
+        const int given = method->haloPx();
+        method->denoiseTile(TileInput::mosaic(in.constView().cut({halo - given, halo - given, side + 2 * given, side + 2 * given}), CfaPattern().shifted(halo - given, halo - given)), {halo, halo, side, side}, {out.view(), {}, {}}, scratch);
 
-        const unet::Weights &weights = unet::shippedWeights(unet::Shipped::Compact).value();
-        // In packed samples: those asked for, and around them what the answer's means and the network look at; a multiple of four from the frame's corner.
-        constexpr int kMean = 49, kAnswersMean = 25;
-        const int first = (halo / 2 - kAnswersMean / 2 - weights.shape.reach()) / 4 * 4, length = (2 * (halo / 2 - first) + side / 2 + 4) / 4 * 4;
-        const auto packed = [&](int c, int x, int y) { return double(in.at(2 * x + c % 2, 2 * y + c / 2)); };
-        const auto meanOf = [](int around, const auto &value) {
-            double sum = 0;
-            for (int v = -(around / 2); v <= around / 2; ++v)
-                for (int u = -(around / 2); u <= around / 2; ++u)
-                    sum += value(u, v);
-            return sum / (around * around);
-        };
-        Maps seen(5, length, length);
-        for (int y = 0; y < length; ++y)
-            for (int x = 0; x < length; ++x) {
-                for (int c = 0; c < 4; ++c)
-                    seen.at(c, y, x) = packed(c, first + x, first + y) - meanOf(kMean, [&](int u, int v) { return packed(c, first + x + u, first + y + v); });
-                seen.at(4, y, x) = 1;
-            }
-        Maps noise = reference(weights, seen);
+        const unet::Weights &weights = unet::shippedWeights(large ? unet::Shipped::Large : unet::Shipped::Compact).value();
+        std::vector<double> taken(size_t(side) * size_t(side), 0);
+        const int views = large ? 4 : 1;
+        for (int view = 0; view < views; ++view) {
+            const bool turned = view & 1, transposed = view & 2;
+            // Where a place of the frame lies in the view, and back: each is its own opposite.
+            const auto seenAt = [&](int x, int y) {
+                if (turned)
+                    x = -1 - x, y = -1 - y;
+                return transposed ? QPoint(y, x) : QPoint(x, y);
+            };
+            const int phase = turned ? 1 : 0; // of red
+            const auto packed = [&](int c, int x, int y) {
+                const QPoint p = seenAt(2 * x + phase + c % 2, 2 * y + phase + c / 2);
+                return double(in.at(std::clamp(p.x(), 0, whole - 1), std::clamp(p.y(), 0, whole - 1))); // beyond lies only what no sample asks for
+            };
+            // In packed samples: those asked for, and around them what the answer's means and the network look at; a multiple of four from the frame's corner.
+            constexpr int kMean = 49;
+            const int least = (turned ? -halo - side - phase : halo) / 2, around = (kAnswersMean - 1) / 2 + weights.shape.reach();
+            const int first = roundedDown(least - around, 4), length = (least + side / 2 + 1 + around - first + 3) / 4 * 4;
+            const auto meanOf = [](int across, const auto &value) {
+                double sum = 0;
+                for (int v = -(across / 2); v <= across / 2; ++v)
+                    for (int u = -(across / 2); u <= across / 2; ++u)
+                        sum += value(u, v);
+                return sum / (across * across);
+            };
+            Maps seen(5, length, length);
+            for (int y = 0; y < length; ++y)
+                for (int x = 0; x < length; ++x) {
+                    for (int c = 0; c < 4; ++c)
+                        seen.at(c, y, x) = packed(c, first + x, first + y) - meanOf(kMean, [&](int u, int v) { return packed(c, first + x + u, first + y + v); });
+                    seen.at(4, y, x) = 1;
+                }
+            Maps noise = reference(weights, seen);
+            for (int y = 0; y < side; ++y)
+                for (int x = 0; x < side; ++x) {
+                    const QPoint p = seenAt(halo + x, halo + y) - QPoint(phase, phase);
+                    const int c = (p.y() & 1) * 2 + (p.x() & 1), nx = (p.x() >> 1) - first, ny = (p.y() >> 1) - first;
+                    taken[size_t(y * side + x)] += (noise.at(c, ny, nx) - meanOf(kAnswersMean, [&](int u, int v) { return noise.at(c, ny + v, nx + u); })) / views;
+                }
+        }
         double most = 0;
         for (int y = 0; y < side; ++y)
             for (int x = 0; x < side; ++x) {
-                const int px = halo + x, py = halo + y, c = py % 2 * 2 + px % 2, nx = px / 2 - first, ny = py / 2 - first;
-                const double taken = noise.at(c, ny, nx) - meanOf(kAnswersMean, [&](int u, int v) { return noise.at(c, ny + v, nx + u); });
-                most = std::max(most, std::abs(taken));
-                QVERIFY2(std::abs(double(out.at(x, y)) - (double(in.at(px, py)) - taken)) < 1e-4, qPrintable(QStringLiteral("at %1, %2: %3").arg(x).arg(y).arg(double(out.at(x, y)))));
+                const double t = taken[size_t(y * side + x)];
+                most = std::max(most, std::abs(t));
+                QVERIFY2(std::abs(double(out.at(x, y)) - (double(in.at(halo + x, halo + y)) - t)) < 1e-4, qPrintable(QStringLiteral("at %1, %2: %3").arg(x).arg(y).arg(double(out.at(x, y)))));
             }
         QVERIFY(most > 1);
     }
