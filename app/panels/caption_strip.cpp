@@ -1,9 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/caption_strip.h"
 
+#include "irenic/export_job.h"
+#include "view/durations.h"
 #include "view/strength_slider.h"
 #include "view/tone_curve.h"
 
+#include <QActionGroup>
 #include <QContextMenuEvent>
 #include <QDoubleSpinBox>
 #include <QGridLayout>
@@ -386,6 +389,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     const Treatment t = frame ? frame->trials[size_t(m_number)] : Treatment();
     const Treatment suggested = frame ? frame->suggestedFor(m_number) : Treatment();
     m_shown = t;
+    m_frame = frame ? frame->frame : nullptr;
     const QString label = tr(findMethod(t.method)->label);
     const QString methods = t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label;
     m_method->setText(methods);
@@ -415,30 +419,47 @@ void CaptionStrip::showTrial(const RollFrame *frame)
 void CaptionStrip::fillMethodMenu()
 {
     QMenu *menu = m_method->menu();
-    menu->clear();
+    menu->clear(); // but for what the last time made beside actions
+    qDeleteAll(menu->findChildren<QMenu *>(QString(), Qt::FindDirectChildrenOnly));
+    qDeleteAll(menu->findChildren<QActionGroup *>(QString(), Qt::FindDirectChildrenOnly));
     menu->setToolTipsVisible(true);
     const QString colours = QString::fromStdString(m_shown.isMixed() ? m_shown.colourMethod : std::string());
-    const auto add = [](QMenu *to, const QString &text, const QString &tip, bool checked) {
-        QAction *a = to->addAction(text);
-        a->setToolTip(tip);
+    auto *ofLuminance = new QActionGroup(menu), *ofColour = new QActionGroup(menu);
+    const auto add = [](QMenu *to, QActionGroup *group, const QString &text, const QString &tip, const QString &time, bool checked) {
+        QAction *a = to->addAction(time.isEmpty() ? text : text + u'\t' + time); // in the column of the shortcuts
+        a->setToolTip(time.isEmpty() ? tip : tr("%1\nAn export of this frame: about %2").arg(tip, time).trimmed());
         a->setCheckable(true);
         a->setChecked(checked);
+        group->addAction(a);
         return a;
     };
     for (const MethodInfo &m : methods()) {
         const QString id = QString::fromUtf8(m.id);
-        connect(add(menu, tr(m.label), tr("%1\n%2").arg(tr(m.goodAt), tr(m.cost)), m_shown.method == m.id), &QAction::triggered, this,
+        Treatment t = m_shown;
+        t.method = m.id;
+        connect(add(menu, ofLuminance, tr(m.label), tr("%1\n%2").arg(tr(m.goodAt), tr(m.cost)), exportWords(t), m_shown.method == m.id), &QAction::triggered, this,
                 [this, id, colours] { emit methodChosen(id, colours); });
     }
     menu->addSeparator();
     QMenu *other = menu->addMenu(tr("Colours by"));
+    other->setPalette(menu->palette());
+    other->setToolTipsVisible(true);
     const QString own = QString::fromStdString(m_shown.method);
-    connect(add(other, tr("the same method"), {}, !m_shown.isMixed()), &QAction::triggered, this, [this, own] { emit methodChosen(own, {}); });
+    Treatment t = m_shown;
+    t.colourMethod.clear();
+    connect(add(other, ofColour, tr("the same method"), {}, exportWords(t), !m_shown.isMixed()), &QAction::triggered, this, [this, own] { emit methodChosen(own, {}); });
     for (const MethodInfo &m : methods()) {
         const QString id = QString::fromUtf8(m.id);
+        t.colourMethod = m.id;
         if (id != own)
-            connect(add(other, tr(m.label), tr(m.cost), colours == id), &QAction::triggered, this, [this, own, id] { emit methodChosen(own, id); });
+            connect(add(other, ofColour, tr(m.label), tr(m.cost), exportWords(t), colours == id), &QAction::triggered, this, [this, own, id] { emit methodChosen(own, id); });
     }
+}
+
+QString CaptionStrip::exportWords(const Treatment &treatment) const
+{
+    const auto frame = m_frame.lock();
+    return frame ? durationWords(m_pace * expectedSeconds(*frame, treatment, naturalFormat(*frame))) : QString();
 }
 
 void CaptionStrip::setHasKeyboard(bool has)

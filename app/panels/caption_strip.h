@@ -43,6 +43,7 @@ public:
     Page page() const { return m_page; }
     void setPageRows(int rows) { m_pageRows = rows; arrange(); } ///< that the trials' strips have, so that a strip without controls is as high
     int pageRows() const;
+    void setPace(double pace) { m_pace = pace; } ///< seconds taken on this machine over seconds expected, see ExportQueue::ratio()
     void setHistogram(const std::optional<Histogram> &histogram); ///< of the frame, behind the curve of the tones
     void setFolded(bool folded); ///< to two lines: name, strengths, readings
     bool isFolded() const { return m_folded; }
@@ -81,6 +82,7 @@ private:
     void makePages(QGridLayout *grid);
     void applyTones();
     void fillMethodMenu();
+    QString exportWords(const Treatment &treatment) const; ///< how long an export of the frame takes with it; empty where its pixels rest
 
     void makeTrialControls(QGridLayout *grid, QHBoxLayout *head);
     void showUntreated(const RollFrame *frame);
@@ -93,6 +95,8 @@ private:
     bool m_folded = false, m_hasLeft = false;
     std::optional<PlaceReadings> m_readings;
     bool m_hasKeyboard = false;
+    double m_pace = 1;
+    std::weak_ptr<const Frame> m_frame;
     bool m_isKeeper = false;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
     QLabel *m_letter = nullptr, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;

@@ -177,11 +177,19 @@ int Wall::rowOf(const QObject *pane) const
     return 0;
 }
 
+void Wall::setPace(double pace)
+{
+    m_pace = pace;
+    for (const Column &c : m_columns)
+        c.strip->setPace(pace);
+}
+
 Wall::Column Wall::makeColumn(CaptionStrip::Of of, int number)
 {
     Column column;
     column.strip = new CaptionStrip(of, number, m_sheet);
     column.strip->setTones(m_tones);
+    column.strip->setPace(m_pace);
     connectStrip(column.strip, of, number);
     return column;
 }

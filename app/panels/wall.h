@@ -23,6 +23,7 @@ public:
     Wall(Session *session, PaneRenderer *renderer, QWidget *parent = nullptr);
 
     void setTones(const Tones &tones);
+    void setPace(double pace); ///< see CaptionStrip
     void setUntreatedHeld(bool held); ///< shows the untreated pixels in every pane while true
     bool isUntreatedHeld() const { return m_untreatedHeld; }
     void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
@@ -111,6 +112,7 @@ private:
     CaptionStrip::Page m_page = CaptionStrip::Page::Noise;
     std::pair<std::weak_ptr<const Frame>, std::optional<Histogram>> m_histogram; ///< of the frame whose strips show it
     Tones m_tones = Tones::of(Tones::Wall::Mid);
+    double m_pace = 1;
     std::optional<int> m_spared; ///< the trial whose sparing of smooth parts is held
     bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false;
     PaneTool m_tool = PaneTool::Move;

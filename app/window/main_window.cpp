@@ -196,6 +196,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         say(tr("Pinned %1. %2").arg(QString::fromStdString(guest->file.filename().string()), QString::fromStdString(guest->words)));
     });
     connect(&m_guests, &GuestLoader::failed, this, [this](const QString &problem) { say(problem); });
+    connect(&m_queue, &ExportQueue::changed, this, [this] { m_wall->setPace(m_queue.ratio()); });
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
         m_session.noteExported(source, file);
         say(tr("Written and verified: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
