@@ -390,6 +390,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     const Treatment suggested = frame ? frame->suggestedFor(m_number) : Treatment();
     m_shown = t;
     m_frame = frame ? frame->frame : nullptr;
+    m_kind = frame ? frame->frame->kind : FrameKind::Mosaic;
     const QString label = tr(findMethod(t.method)->label);
     const QString methods = t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label;
     m_method->setText(methods);
@@ -433,11 +434,17 @@ void CaptionStrip::fillMethodMenu()
         group->addAction(a);
         return a;
     };
-    for (const MethodInfo &m : methods()) {
-        const QString id = QString::fromUtf8(m.id);
+    const auto offered = [this](const std::string &chosen) { // what a recipe chose is offered, too
+        auto all = methodsFor(m_kind);
+        if (const MethodInfo *m = findMethod(chosen); m && std::find(all.begin(), all.end(), m) == all.end())
+            all.push_back(m);
+        return all;
+    };
+    for (const MethodInfo *m : offered(m_shown.method)) {
+        const QString id = QString::fromUtf8(m->id);
         Treatment t = m_shown;
-        t.method = m.id;
-        connect(add(menu, ofLuminance, tr(m.label), tr("%1\n%2").arg(tr(m.goodAt), tr(m.cost)), exportWords(t), m_shown.method == m.id), &QAction::triggered, this,
+        t.method = m->id;
+        connect(add(menu, ofLuminance, tr(m->label), tr("%1\n%2").arg(tr(m->goodAt), tr(m->cost)), exportWords(t), m_shown.method == m->id), &QAction::triggered, this,
                 [this, id, colours] { emit methodChosen(id, colours); });
     }
     menu->addSeparator();
@@ -448,11 +455,11 @@ void CaptionStrip::fillMethodMenu()
     Treatment t = m_shown;
     t.colourMethod.clear();
     connect(add(other, ofColour, tr("the same method"), {}, exportWords(t), !m_shown.isMixed()), &QAction::triggered, this, [this, own] { emit methodChosen(own, {}); });
-    for (const MethodInfo &m : methods()) {
-        const QString id = QString::fromUtf8(m.id);
-        t.colourMethod = m.id;
+    for (const MethodInfo *m : offered(m_shown.colourMethod)) {
+        const QString id = QString::fromUtf8(m->id);
+        t.colourMethod = m->id;
         if (id != own)
-            connect(add(other, ofColour, tr(m.label), tr(m.cost), exportWords(t), colours == id), &QAction::triggered, this, [this, own, id] { emit methodChosen(own, id); });
+            connect(add(other, ofColour, tr(m->label), tr(m->cost), exportWords(t), colours == id), &QAction::triggered, this, [this, own, id] { emit methodChosen(own, id); });
     }
 }
 

@@ -97,6 +97,7 @@ private:
     bool m_hasKeyboard = false;
     double m_pace = 1;
     std::weak_ptr<const Frame> m_frame;
+    FrameKind m_kind = FrameKind::Mosaic;
     bool m_isKeeper = false;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
     QLabel *m_letter = nullptr, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;

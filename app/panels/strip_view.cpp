@@ -24,7 +24,7 @@ double onLadder(double from, double to, int steps, int i)
 
 } // namespace
 
-std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &about, const NoiseReport &noise, double from, double to, int steps, int *across)
+std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &about, const NoiseReport &noise, FrameKind frame, double from, double to, int steps, int *across)
 {
     std::vector<Cell> cells;
     const auto value = [&](int i) { return onLadder(from, to, steps, i); };
@@ -55,13 +55,13 @@ std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &abo
         break;
     case Kind::Methods:
         for (int row = 0; row < steps; ++row)
-            for (const MethodInfo &m : methods()) {
-                Treatment t = suggestedFor(m.id, noise);
+            for (const MethodInfo *m : methodsFor(frame)) {
+                Treatment t = suggestedFor(m->id, noise);
                 t.luminance = std::clamp(t.luminance * value(row), 0.0, 3.0);
                 t.colour = std::clamp(t.colour * value(row), 0.0, 3.0);
-                cells.push_back({t, tr("%1\n%2 x suggested").arg(tr(m.label), number(value(row)))});
+                cells.push_back({t, tr("%1\n%2 x suggested").arg(tr(m->label), number(value(row)))});
             }
-        *across = int(methods().size());
+        *across = int(methodsFor(frame).size());
         break;
     }
     return cells;
@@ -194,7 +194,7 @@ void StripView::hang()
     const RollFrame *f = m_session->readyFrame();
     if (!f || m_trial >= f->trialCount())
         return;
-    m_cells = cellsFor(m_kind, f->trials[size_t(m_trial)], *f->noise, m_from->value(), m_to->value(), m_steps->value(), &m_across);
+    m_cells = cellsFor(m_kind, f->trials[size_t(m_trial)], *f->noise, f->frame->kind, m_from->value(), m_to->value(), m_steps->value(), &m_across);
     while (m_panes.size() > m_cells.size()) {
         delete m_panes.back();
         delete m_captions.back();

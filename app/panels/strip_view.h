@@ -39,7 +39,7 @@ public:
     QString title() const;
 
     /// Cells of a strip or ring-around about a treatment, row by row, and how many are in a row.
-    static std::vector<Cell> cellsFor(Kind kind, const Treatment &about, const NoiseReport &noise, double from, double to, int steps, int *across);
+    static std::vector<Cell> cellsFor(Kind kind, const Treatment &about, const NoiseReport &noise, FrameKind frame, double from, double to, int steps, int *across);
 
 public slots:
     void pick(int cell);

@@ -144,11 +144,11 @@ void Actions::addTrialMenu()
     m_needTrial << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->returnToSuggestion(m_session->trial()); });
     m_needTrial << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
         const int t = m_session->trial();
-        const Treatment &now = m_session->currentFrame()->trials[size_t(t)];
-        size_t next = 0;
-        while (methods()[next].id != now.method)
-            ++next;
-        m_session->changeMethod(t, methods()[(next + 1) % methods().size()].id, now.colourMethod);
+        const RollFrame *f = m_session->currentFrame();
+        const Treatment &now = f->trials[size_t(t)];
+        const auto all = methodsFor(f->frame->kind);
+        const auto at = std::find_if(all.begin(), all.end(), [&](const MethodInfo *m) { return m->id == now.method; });
+        m_session->changeMethod(t, (at == all.end() || at + 1 == all.end() ? all.front() : at[1])->id, now.colourMethod);
     });
     m_menus.last().actions.append(nullptr);
     const auto nudge = [this](bool colour, double by) {

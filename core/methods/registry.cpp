@@ -61,6 +61,15 @@ std::span<const MethodInfo> methods()
     return kInfos;
 }
 
+std::vector<const MethodInfo *> methodsFor(FrameKind kind)
+{
+    std::vector<const MethodInfo *> found;
+    for (const MethodInfo &m : kInfos)
+        if (kind == FrameKind::Mosaic || !m.fullColour)
+            found.push_back(&m);
+    return found;
+}
+
 const MethodInfo *findMethod(const std::string &id)
 {
     for (const MethodInfo &m : kInfos)

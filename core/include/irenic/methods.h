@@ -6,6 +6,7 @@
 #include <cstdint>
 #include <span>
 #include <string>
+#include <vector>
 
 namespace irenic {
 
@@ -26,6 +27,8 @@ struct MethodInfo {
 };
 
 std::span<const MethodInfo> methods();
+/// Those among which there is a choice for such a frame: without what would hand it on to another.
+std::vector<const MethodInfo *> methodsFor(FrameKind kind);
 const MethodInfo *findMethod(const std::string &id); ///< null where there is none
 /// What a megapixel of such a frame takes by a method that there is, with everything that it hands on to others.
 double secondsPerMegapixel(const std::string &method, FrameKind kind);

@@ -11,6 +11,7 @@
 #include <QComboBox>
 #include <QDockWidget>
 #include <QDoubleSpinBox>
+#include <QMenu>
 #include <QPushButton>
 #include <QSignalSpy>
 #include <QTemporaryDir>
@@ -154,6 +155,40 @@ private slots:
         settle();
         QVERIFY(image(1) != before);
         QCOMPARE(session()->frame(1).trials[0].taste.blocks, 1.0);
+    }
+
+    /// The networks know mosaics alone: they are no choice for a finished picture, unless a recipe made it.
+    void finishedPicturesAreOfferedWhatIsTheirOwn()
+    {
+        const QString png = m_dir.filePath("finished.png");
+        QVERIFY(image(1).save(png));
+        m_window->open({png});
+        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(1).state, RollFrame::State::Ready, kPatienceMs);
+        const auto offered = [&] {
+            QMenu *menu = strip(1)->findChild<QPushButton *>("method")->menu();
+            emit menu->aboutToShow();
+            QStringList words;
+            for (const QAction *a : menu->actions())
+                words << a->text().section('\t', 0, 0);
+            return words;
+        };
+        QVERIFY(offered().contains("Residual U-Net"));
+        session()->setCurrent(1);
+        settle();
+        QVERIFY(offered().contains("BM3D") && !offered().contains("Residual U-Net") && !offered().contains("U-Net self-ensemble"));
+        session()->setColumn(0);
+        QSet<QString> met;
+        for (int i = 0; i < 8; ++i) {
+            m_window->findChild<QAction *>("nextMethod")->trigger();
+            met += QString::fromStdString(session()->frame(1).trials[0].method);
+        }
+        QCOMPARE(met, (QSet<QString>{"wavelet", "dct", "nlm", "bm3d"}));
+        m_window->findChild<QAction *>("methodRing")->trigger();
+        QCOMPARE(m_window->stripView()->columnCount(), 4);
+        m_window->showView(MainWindow::View::Wall);
+        session()->changeMethod(0, "unet", {});
+        QVERIFY(offered().contains("Residual U-Net") && !offered().contains("U-Net self-ensemble"));
+        settle();
     }
 
     void theCurveWeighsTones()

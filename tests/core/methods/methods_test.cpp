@@ -159,6 +159,8 @@ private slots:
             QCOMPARE(secondsPerMegapixel(method, FrameKind::Linear), secondsPerMegapixel("bm3d", FrameKind::Linear));
             QVERIFY(secondsPerMegapixel(method, FrameKind::Mosaic) != secondsPerMegapixel("bm3d", FrameKind::Mosaic));
         }
+        QCOMPARE(methodsFor(FrameKind::Mosaic).size(), methods().size());
+        QCOMPARE(methodsFor(FrameKind::Linear).size(), methods().size() - 2);
         for (const MethodInfo &m : methods())
             QVERIFY2(m.fullColour || secondsPerMegapixel(m.id, FrameKind::Linear) > m.secondsPerMegapixel, m.id);
     }
