@@ -13,7 +13,7 @@ from torch import nn
 WIDTHS = (16, 48, 96)  # channels at full, half and quarter size
 DEPTHS = (1, 1, 2)  # blocks there, on the way down and, but for the quarter, again on the way up
 MEAN = 49  # packed samples, each way: what is left of noise in the mean is a 2401st of its variance
-ANSWERS_MEAN = 25  # over as many, means of blocks would drift; the core takes 21 for the large network
+ANSWERS_MEAN = 25  # over as many, means of blocks would drift
 
 
 def local_mean(planes, side):

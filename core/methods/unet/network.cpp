@@ -54,12 +54,23 @@ Size halved(Size s)
     return {s.width / 2, s.height / 2};
 }
 
-/// Of a level of the network: its size, and what its edges have lost of that on the way up, where nobody asks for it any more.
+/// Of a level of the network: its size, and what its edges have lost of that where nobody asks for it any more.
 struct Level {
     Size size;
     int crop = 0;
     Size left() const { return {size.width - 2 * crop, size.height - 2 * crop}; }
 };
+
+/// Takes `crop` off every edge, from the start of `data` on.
+void cut(float *data, Size size, int crop, int channels)
+{
+    const size_t n = size_t(channels);
+    const Size left = Level{size, crop}.left();
+    for (int y = 0; y < left.height; ++y) {
+        const float *from = data + (size_t(y + crop) * size_t(size.width) + size_t(crop)) * n; // never before where it goes
+        std::copy_n(from, size_t(left.width) * n, data + size_t(y) * size_t(left.width) * n);
+    }
+}
 
 /// Nearest neighbours of a level of half the size, added to what `data` holds of `to.size`; the larger of that and 0 in `to.left()`, from the start of `data` on.
 void addGrownAndRelu(const float *half, const Level &from, const Level &to, int channels, float *data)
@@ -167,7 +178,7 @@ struct Network::Private {
             plans.clear();
         const Size half = halved(size), quarter = halved(half);
         const auto [a, b, c] = weights.shape.widths;
-        const Level lowest{quarter}, middle{half, std::max(0, answersCrop(margin) / 2 - 2 * weights.shape.depths[1])}, top{size, answersCrop(margin)};
+        const Level top{size, answersCrop(margin)}, middle{half, std::max(0, top.crop / 2 - 2 * weights.shape.depths[1])}, lowest{quarter, middle.crop / 2};
         const auto reserve = [&](Buffer buffer, Size s, int channels) {
             const size_t needed = size_t(s.area()) * size_t(channels);
             if (buffers[buffer].size() >= needed)
@@ -181,10 +192,25 @@ struct Network::Private {
         // In the order of Shape::layers().
         size_t layer = 0;
         const auto add = [&](Buffer from, Size s, Buffer to, After after = After::Relu) { addConvolution(steps, layer++, from, s, to, after); };
+        const auto block = [&](Buffer at, Size s) {
+            add(at, s, Work);
+            add(Work, s, at, After::AddAndRelu);
+        };
         const auto blocks = [&](size_t level, Buffer at, Size s) {
-            for (int i = 0; i < weights.shape.depths[level]; ++i) {
-                add(at, s, Work);
-                add(Work, s, at, After::AddAndRelu);
+            for (int i = 0; i < weights.shape.depths[level]; ++i)
+                block(at, s);
+        };
+        // The lowest level's: each block reaches two places further, and before it that much must be left.
+        const auto shrinkingBlocks = [&] {
+            const int count = weights.shape.depths[2];
+            Level at{quarter};
+            for (int done = 0; done <= count; ++done) {
+                if (done > 0)
+                    block(Quarter, at.left());
+                const Level next{quarter, std::max(0, lowest.crop - 2 * (count - done))};
+                if (const int by = next.crop - at.crop)
+                    steps.back().after = [this, s = at.left(), by, c = c] { cut(buffers[Quarter].data(), s, by, c); };
+                at = next;
             }
         };
         const auto grow = [&](Buffer from, const Level &level, Buffer to, const Level &toLevel, int channels) {
@@ -196,7 +222,7 @@ struct Network::Private {
         add(Full, size, Half);
         blocks(1, Half, half);
         add(Half, half, Quarter);
-        blocks(2, Quarter, quarter);
+        shrinkingBlocks();
         grow(Quarter, lowest, Half, middle, b);
         blocks(1, Half, middle.left());
         grow(Half, middle, Full, top, a);

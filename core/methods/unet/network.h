@@ -32,7 +32,7 @@ public:
     };
 
     /// @param size   packed; both sides multiples of kAlignment
-    /// @param margin samples at each edge that are given, but not asked for: the way up leaves them out
+    /// @param margin samples at each edge that are given, but not asked for: what only they need is left out
     /// Room for size.width x size.height x kChannels numbers, channels last: planes, then noise, then zeros. To be filled for run().
     float *input(Size size, int margin = 0);
     /// Nothing once stopped.

@@ -9,8 +9,9 @@ namespace irenic {
 namespace {
 
 constexpr int kPeriodPx = 2 * unet::kAlignment; ///< sensor pixels from one place of the network's grid to the next
-/// Local means of what the network sees, over 49 x 49 packed samples as in training/network.py.
+/// Local means of what the network sees, over 49 x 49 packed samples, and of its answer, over 25 x 25, as in training/network.py.
 constexpr int kInputSide = 7 * 7, kInputReach = kInputSide / 2, kInputReachPx = 2 * kInputReach;
+constexpr int kAnswerSide = 5 * 5, kAnswerReach = kAnswerSide / 2, kAnswerReachPx = 2 * kAnswerReach;
 constexpr int kBinomialPx = 1;
 
 /// Working planes: one colour, sums over its surroundings, sums of a few rows, and two lines.
@@ -130,10 +131,6 @@ private:
 
     static constexpr float perSample(int side) { return 1.f / float(side * side); }
     static constexpr size_t kChannels = unet::Network::kChannels;
-    /// Local means of the network's answer: over 25 x 25 packed samples, as in training/network.py. Of the large one, which takes more, over 21 x 21, or waves of some
-    /// sixty pixels would move the means of blocks of 64 x 64 further than noise lets them be known.
-    static constexpr int kAnswerFew = Which == unet::Shipped::Large ? 3 : 5, kAnswerTimes = Which == unet::Shipped::Large ? 7 : 5;
-    static constexpr int kAnswerSide = kAnswerFew * kAnswerTimes, kAnswerReach = kAnswerSide / 2, kAnswerReachPx = 2 * kAnswerReach;
 
     /// Where the network's packed samples lie in a tile.
     struct Grid {
@@ -197,7 +194,7 @@ private:
                 for (int x = 0; x < plane.width; ++x)
                     plane.row(y)[x] = from[size_t(x) * kChannels];
             }
-            boxSum<kAnswerFew, kAnswerTimes>(plane, room, sums);
+            boxSum<5, 5>(plane, room, sums);
             for (int y = 0; y < inner.height; ++y) {
                 const int at = g.top + 2 * (firstY + y) + c / 2 - wide.y;
                 if (at < 0 || at >= wide.height)

@@ -351,7 +351,6 @@ private slots:
     {
         QFETCH(QByteArray, id);
         QFETCH(bool, large);
-        const int kAnswersMean = large ? 21 : 25;
         const Treatment treatment{id.toStdString(), 1, 1};
         const std::unique_ptr<DenoiseMethod> method = large ? makeUnetEnsemble(treatment) : makeUnet(treatment);
         const int side = large ? 6 : 16, halo = (method->haloPx() + 1) / 2 * 2, whole = side + 2 * halo;
@@ -381,7 +380,7 @@ private slots:
                 return double(in.at(std::clamp(p.x(), 0, whole - 1), std::clamp(p.y(), 0, whole - 1))); // beyond lies only what no sample asks for
             };
             // In packed samples: those asked for, and around them what the answer's means and the network look at; a multiple of four from the frame's corner.
-            constexpr int kMean = 49;
+            constexpr int kMean = 49, kAnswersMean = 25;
             const int least = (turned ? -halo - side - phase : halo) / 2, around = (kAnswersMean - 1) / 2 + weights.shape.reach();
             const int first = roundedDown(least - around, 4), length = (least + side / 2 + 1 + around - first + 3) / 4 * 4;
             const auto meanOf = [](int across, const auto &value) {
