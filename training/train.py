@@ -79,13 +79,14 @@ def developed(error):
     return torch.stack([green + of_red * r + of_blue * b for green, r, b in places for of_red, of_blue in TO_SRGB], 1)
 
 
-BLOCK, STEP = 32, 8  # packed samples: means of blocks of 64 x 64 of the sensor's
+BLOCK, STEP = 32, 8  # packed samples: blocks of 64 x 64 of the sensor's, and from one to the next
 
 
 def loss_of(error, noise):
     """The mean over crops of the root of their mean squares: PSNR is what is asked for, at low noise as at high. error, noise: what is left and what there was, N x 4 x H x W."""
     squares = lambda x: (x ** 2).mean((1, 2, 3))
     picture = developed(error)
+    # Errors between channels, which are seen as colour, count by a third more.
     red, green, blue = picture[:, 0::3], picture[:, 1::3], picture[:, 2::3]
     # What is taken shall not move the means of large blocks.
     moved = nn.functional.avg_pool2d(developed(noise - error), BLOCK, STEP)
