@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "support/frames.h"
 #include "window/main_window.h"
 #include "window/start.h"
 
@@ -36,6 +37,23 @@ inline std::unique_ptr<MainWindow> shownWindow()
         return nullptr;
     window->activateWindow();
     return window;
+}
+
+/// Opens files, waits until all are measured, and hangs a place of the first at 200 %; false where that did not come to rest.
+inline bool hang(MainWindow *window, const QStringList &files)
+{
+    window->open(files);
+    Session *session = window->session();
+    const auto ready = [&] {
+        for (int i = 0; i < files.size(); ++i)
+            if (i >= session->count() || session->frame(i).state != RollFrame::State::Ready)
+                return false;
+        return true;
+    };
+    if (!QTest::qWaitFor(ready, kPatienceMs))
+        return false;
+    session->setViewport({2, {0.5, 0.2}});
+    return QTest::qWaitFor([&] { return window->wall()->allSettled(); }, kPatienceMs);
 }
 
 } // namespace irenic::test

@@ -192,25 +192,17 @@ struct Network::Private {
         // In the order of Shape::layers().
         size_t layer = 0;
         const auto add = [&](Buffer from, Size s, Buffer to, After after = After::Relu) { addConvolution(steps, layer++, from, s, to, after); };
-        const auto block = [&](Buffer at, Size s) {
-            add(at, s, Work);
-            add(Work, s, at, After::AddAndRelu);
-        };
-        const auto blocks = [&](size_t level, Buffer at, Size s) {
-            for (int i = 0; i < weights.shape.depths[level]; ++i)
-                block(at, s);
-        };
-        // The lowest level's: each block reaches two places further, and before it that much must be left.
-        const auto shrinkingBlocks = [&] {
-            const int count = weights.shape.depths[2];
-            Level at{quarter};
-            for (int done = 0; done <= count; ++done) {
-                if (done > 0)
-                    block(Quarter, at.left());
-                const Level next{quarter, std::max(0, lowest.crop - 2 * (count - done))};
-                if (const int by = next.crop - at.crop)
-                    steps.back().after = [this, s = at.left(), by, c = c] { cut(buffers[Quarter].data(), s, by, c); };
-                at = next;
+        // Each reaches two places further, and before it that much must be left of what is not to be cropped.
+        const auto blocks = [&](size_t level, Buffer at, Level is, int crop) {
+            for (int left = weights.shape.depths[level];; --left) {
+                const Level next{is.size, std::max(is.crop, crop - 2 * left)};
+                if (const int by = next.crop - is.crop)
+                    steps.back().after = [this, at, s = is.left(), by, channels = weights.shape.widths[level]] { cut(buffers[at].data(), s, by, channels); };
+                is = next;
+                if (left == 0)
+                    return;
+                add(at, is.left(), Work);
+                add(Work, is.left(), at, After::AddAndRelu);
             }
         };
         const auto grow = [&](Buffer from, const Level &level, Buffer to, const Level &toLevel, int channels) {
@@ -218,15 +210,15 @@ struct Network::Private {
             steps.back().after = [this, to, level, toLevel, channels] { addGrownAndRelu(buffers[Work].data(), level, toLevel, channels, buffers[to].data()); };
         };
         add(Work, size, Full);
-        blocks(0, Full, size);
+        blocks(0, Full, {size}, 0);
         add(Full, size, Half);
-        blocks(1, Half, half);
+        blocks(1, Half, {half}, 0);
         add(Half, half, Quarter);
-        shrinkingBlocks();
+        blocks(2, Quarter, {quarter}, lowest.crop);
         grow(Quarter, lowest, Half, middle, b);
-        blocks(1, Half, middle.left());
+        blocks(1, Half, middle, middle.crop);
         grow(Half, middle, Full, top, a);
-        blocks(0, Full, top.left());
+        blocks(0, Full, top, top.crop);
         add(Full, top.left(), Work, After::Nothing);
         return steps;
     }

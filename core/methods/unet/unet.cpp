@@ -9,9 +9,11 @@ namespace irenic {
 namespace {
 
 constexpr int kPeriodPx = 2 * unet::kAlignment; ///< sensor pixels from one place of the network's grid to the next
-/// Local means of what the network sees, over 49 x 49 packed samples, and of its answer, over 25 x 25, as in training/network.py.
-constexpr int kInputSide = 7 * 7, kInputReach = kInputSide / 2, kInputReachPx = 2 * kInputReach;
-constexpr int kAnswerSide = 5 * 5, kAnswerReach = kAnswerSide / 2, kAnswerReachPx = 2 * kAnswerReach;
+/// Local means, of what the network sees over 49 x 49 packed samples, of its answer over 25 x 25, as in training/network.py: over as many as
+/// before, waves of some sixty pixels would move the means of blocks of 64 x 64 further than noise lets them be known.
+constexpr int kInputRoot = 7, kAnswerRoot = 5;
+constexpr int kInputReach = kInputRoot * kInputRoot / 2, kAnswerReach = kAnswerRoot * kAnswerRoot / 2;
+constexpr int kInputReachPx = 2 * kInputReach, kAnswerReachPx = 2 * kAnswerReach;
 constexpr int kBinomialPx = 1;
 
 /// Working planes: one colour, sums over its surroundings, sums of a few rows, and two lines.
@@ -37,17 +39,17 @@ void sumOf(const float *in, ptrdiff_t step, int width, float *out)
     }
 }
 
-/// Sum over Few * Times samples each way, in one order at every place: over Few of them, then over Times such sums. `out` lies in the middle of `in`.
-template <int Few, int Times>
+/// Sum over Root * Root samples each way, in one order at every place: over Root of them, then over Root such sums. `out` lies in the middle of `in`.
+template <int Root>
 void boxSum(PlaneView<const float> in, const Room &room, PlaneView<float> out)
 {
-    constexpr int kBeyond = Few * (Times - 1);
-    for (int y = 0; y < out.height + kBeyond; ++y)
-        sumOf<Few>(in.row(y), in.stride, in.width, room.rows.row(y));
+    const int rows = out.height + Root * (Root - 1), few = out.width + Root * (Root - 1);
+    for (int y = 0; y < rows; ++y)
+        sumOf<Root>(in.row(y), in.stride, in.width, room.rows.row(y));
     for (int y = 0; y < out.height; ++y) {
-        sumOf<Times>(room.rows.row(y), Few * room.rows.stride, in.width, room.lines.row(0));
-        sumOf<Few>(room.lines.row(0), 1, out.width + kBeyond, room.lines.row(1));
-        sumOf<Times>(room.lines.row(1), Few, out.width, out.row(y));
+        sumOf<Root>(room.rows.row(y), Root * room.rows.stride, in.width, room.lines.row(0));
+        sumOf<Root>(room.lines.row(0), 1, few, room.lines.row(1));
+        sumOf<Root>(room.lines.row(1), Root, out.width, out.row(y));
     }
 }
 
@@ -129,7 +131,7 @@ private:
         return 1 + kMost * std::max(0.f, strength - 1) / 2;
     }
 
-    static constexpr float perSample(int side) { return 1.f / float(side * side); }
+    static constexpr float perSample(int root) { return 1.f / float(root * root * root * root); }
     static constexpr size_t kChannels = unet::Network::kChannels;
 
     /// Where the network's packed samples lie in a tile.
@@ -164,12 +166,12 @@ private:
                 for (int x = 0; x < room.plane.width; ++x)
                     room.plane.row(y)[x] = from[std::min(first + 2 * x, in.width() - 1)];
             }
-            boxSum<7, 7>(room.plane, room, room.sums);
+            boxSum<kInputRoot>(room.plane, room, room.sums);
             for (int y = 0; y < g.packed.height; ++y) {
                 const float *samples = room.plane.row(y + kInputReach) + kInputReach, *sums = room.sums.row(y);
                 float *o = to + size_t(y) * size_t(g.packed.width) * kChannels + c;
                 for (int x = 0; x < g.packed.width; ++x)
-                    o[size_t(x) * kChannels] = samples[x] - sums[x] * perSample(kInputSide);
+                    o[size_t(x) * kChannels] = samples[x] - sums[x] * perSample(kInputRoot);
             }
         }
         for (size_t i = 0; i < size_t(g.packed.area()); ++i, to += kChannels) {
@@ -194,14 +196,14 @@ private:
                 for (int x = 0; x < plane.width; ++x)
                     plane.row(y)[x] = from[size_t(x) * kChannels];
             }
-            boxSum<5, 5>(plane, room, sums);
+            boxSum<kAnswerRoot>(plane, room, sums);
             for (int y = 0; y < inner.height; ++y) {
                 const int at = g.top + 2 * (firstY + y) + c / 2 - wide.y;
                 if (at < 0 || at >= wide.height)
                     continue;
                 for (int x = 0; x < inner.width; ++x)
                     if (const int across = g.left + 2 * (firstX + x) + c % 2 - wide.x; across >= 0 && across < wide.width)
-                        noise.row(at)[across] = plane.row(y + kAnswerReach)[x + kAnswerReach] - sums.row(y)[x] * perSample(kAnswerSide);
+                        noise.row(at)[across] = plane.row(y + kAnswerReach)[x + kAnswerReach] - sums.row(y)[x] * perSample(kAnswerRoot);
             }
         }
         return true;

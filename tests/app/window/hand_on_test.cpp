@@ -14,6 +14,7 @@
 #include <QDoubleSpinBox>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMenu>
 #include <QMessageBox>
 #include <QPushButton>
 #include <QRadioButton>
@@ -48,6 +49,36 @@ private slots:
         show();
     }
     void cleanup() { m_window.reset(); }
+
+    /// Before a method is chosen, its menu tells what the queue foretells once the export waits there, at the pace learnt from an export that is over.
+    void theMenuOfMethodsForetellsAsTheQueueDoes()
+    {
+        open({"scene.dng"});
+        ExportQueue *queue = m_window->exportQueue();
+        session()->chooseKeeper(0);
+        ExportChoices choices;
+        choices.formats = {ExportFormat::Dng};
+        queue->add(choices.requests(*session()));
+        QTRY_COMPARE_WITH_TIMEOUT(queue->count(QueuedJob::State::Done), 1, kPatienceMs);
+        queue->setPaused(true);
+        auto *panel = m_window->findChild<QueuePanel *>("queuePanel");
+        int told = 0;
+        for (const MethodInfo &m : methods()) {
+            session()->changeMethod(0, m.id, {});
+            QMenu *menu = m_window->wall()->findChild<QWidget *>("strip-A")->findChild<QPushButton *>("method")->menu();
+            emit menu->aboutToShow();
+            queue->add(choices.requests(*session()));
+            const QString foretold = panel->lines().last().section("about ", 1);
+            QVERIFY2(!foretold.isEmpty(), qPrintable(panel->lines().last()));
+            for (const QAction *a : menu->actions())
+                if (a->text().startsWith(m.label)) {
+                    QCOMPARE(a->text(), QString(m.label) + u'\t' + foretold);
+                    ++told;
+                }
+            queue->cancelAll();
+        }
+        QCOMPARE(told, int(methods().size()));
+    }
 
     void aTiffHoldsWhatTheWallShows()
     {
