@@ -6,8 +6,46 @@
 
 #include <atomic>
 #include <mutex>
+#include <thread>
+#include <vector>
 
 namespace irenic {
+
+namespace {
+
+#ifdef __SANITIZE_THREAD__
+/// Debian's TBB is built without the thread sanitizer, which would take every hand-over between its threads for a race.
+void spread(int count, const RunContext &run, const std::function<void(int)> &one)
+{
+    std::atomic<int> next = 0;
+    std::exception_ptr thrown;
+    std::mutex mutex;
+    std::vector<std::thread> threads;
+    for (int t = 0; t < (run.threads > 0 ? run.threads : availableThreads()); ++t)
+        threads.emplace_back([&] {
+            try {
+                for (int i = next++; i < count; i = next++)
+                    one(i);
+            } catch (...) {
+                const std::lock_guard lock(mutex);
+                thrown = std::current_exception();
+            }
+        });
+    for (std::thread &t : threads)
+        t.join();
+    if (thrown)
+        std::rethrow_exception(thrown);
+}
+#else
+void spread(int count, const RunContext &run, const std::function<void(int)> &one)
+{
+    tbb::task_arena arena(run.threads > 0 ? run.threads : tbb::task_arena::automatic, 1,
+                          run.background ? tbb::task_arena::priority::low : tbb::task_arena::priority::normal);
+    arena.execute([&] { tbb::parallel_for(0, count, one, tbb::simple_partitioner()); });
+}
+#endif
+
+} // namespace
 
 int availableThreads()
 {
@@ -31,9 +69,7 @@ Status parallelFor(int count, const RunContext &run, const std::function<void(in
         for (int i = 0; i < count; ++i)
             one(i);
     } else {
-        tbb::task_arena arena(run.threads > 0 ? run.threads : tbb::task_arena::automatic, 1,
-                              run.background ? tbb::task_arena::priority::low : tbb::task_arena::priority::normal);
-        arena.execute([&] { tbb::parallel_for(0, count, one, tbb::simple_partitioner()); });
+        spread(count, run, one);
     }
     if (run.stop.stop_requested())
         return cancelledError();
