@@ -2,24 +2,22 @@
 #include "raw/dng_reader.h"
 
 #include "base/parallel.h"
+#include "irenic/text.h"
+#include "raw/dng_tags.h"
 #include "raw/lossless_jpeg_reader.h"
 #include "raw/six_by_six.h"
 
 #include <cmath>
-#include <fstream>
 #include <mutex>
+#include <numeric>
 
 namespace irenic {
-
-Error readError(ErrorCode code, const std::filesystem::path &file, const std::string &what)
-{
-    return {code, file.filename().string() + " " + what + ". The file was left as it is.", {}};
-}
 
 namespace {
 
 constexpr int kMinSidePx = 16;
 constexpr int kMaxSidePx = 65535;
+constexpr double kSamplesAByte = 8; ///< of lossless JPEG at the most
 
 /// Where the samples lie in the file: strips are tiles of full width. Sizes count pixels.
 struct Storage {
@@ -34,6 +32,20 @@ struct Storage {
     int down() const { return (sensor.height + tile.height - 1) / tile.height; }
     uint64_t rowBytes() const { return (uint64_t(tile.width) * uint64_t(perPixel) * uint64_t(bits) + 7) / 8; }
 };
+
+/// Not one of reduced size (TIFF 6.0, NewSubfileType, bit 0).
+bool isWholePicture(const TiffDirectory &d)
+{
+    const double kind = d.number(TagNewSubFileType, 0);
+    return kind >= 0 && std::fmod(kind, 2) == 0;
+}
+
+/// What shooting data say, where that can be.
+double told(const TiffDirectory &d, uint16_t tag, double otherwise)
+{
+    const double v = d.number(tag, otherwise);
+    return v > 0 && v < 1e9 ? v : otherwise;
+}
 
 class DngReader
 {
@@ -72,7 +84,7 @@ public:
     }
 
 private:
-    Error refuse(ErrorCode code, const std::string &what) const { return readError(code, m_file, what); }
+    Error refuse(ErrorCode code, const std::string &what) const { return fileError(code, m_file, what); }
 
     Status findRaw()
     {
@@ -84,10 +96,13 @@ private:
         }
         for (const int wanted : {PhotometricCfa, PhotometricLinearRaw})
             for (const TiffDirectory *d : all)
-                if (!m_raw && int(d->number(TagPhotometric, -1)) == wanted && (int64_t(d->number(TagNewSubFileType, 0)) & 1) == 0)
+                if (!m_raw && d->number(TagPhotometric, -1) == wanted && isWholePicture(*d))
                     m_raw = d;
         if (!m_raw)
             return refuse(ErrorCode::NotAPicture, "holds no sensor samples");
+        for (const TiffDirectory *d : {&m_tree.chain.front(), m_raw})
+            if (const Status s = checkNumbers(m_file, *d); !s)
+                return s;
         if (int(m_raw->number(TagPhotometric, -1)) == PhotometricLinearRaw)
             m_frame->kind = FrameKind::Linear;
         return {};
@@ -121,12 +136,20 @@ private:
                        : Size{s.sensor.width, int(rows)};
         if (s.tile.width < 1 || s.tile.height < 1)
             return refuse(ErrorCode::Damaged, "has tiles or strips of no size");
+        const double bytesASample = s.compression == CompressionNone ? 2 : 4; // a piece's own samples, and those of the picture
+        if (const Status fits = ReadBudget{m_tree.fileBytes}.allows(m_file, uint64_t(s.sensor.width), uint64_t(s.sensor.height), bytesASample * s.perPixel); !fits)
+            return fits;
         s.offsets = d.numbers(tiled ? TagTileOffsets : TagStripOffsets);
         s.byteCounts = d.numbers(tiled ? TagTileByteCounts : TagStripByteCounts);
         const size_t needed = size_t(s.across()) * size_t(s.down());
         if (s.offsets.size() != needed || s.byteCounts.size() != needed)
             return refuse(ErrorCode::Damaged, "lists " + std::to_string(s.offsets.size()) + " pieces of picture where its size asks for "
                               + std::to_string(needed));
+        // No two pieces share their bytes, or a small file could ask for any amount of memory and time.
+        if (const double all = std::accumulate(s.byteCounts.begin(), s.byteCounts.end(), 0.0); all > double(m_tree.fileBytes))
+            return refuse(ErrorCode::Damaged, "is damaged: its pieces of picture lie on top of each other");
+        else if (s.compression == CompressionJpeg && double(s.sensor.area()) * s.perPixel > kSamplesAByte * all) // a code takes a bit at least
+            return refuse(ErrorCode::Damaged, "is damaged: its compressed picture is too short for its size");
         for (size_t i = 0; i < needed; ++i) {
             if (s.offsets[i] + s.byteCounts[i] > double(m_tree.fileBytes) || s.byteCounts[i] < 1)
                 return refuse(ErrorCode::Damaged, "is cut off: part of the picture lies beyond the file's end");
@@ -268,7 +291,10 @@ private:
                 return std::nullopt;
             Matrix3 m;
             std::copy(v.begin(), v.end(), m.begin());
-            return m;
+            if (isUsable(m))
+                return m;
+            m_frame->warnings.push_back("One of the file's colour matrices cannot be used and was passed over.");
+            return std::nullopt;
         };
         c.illuminants = {int(d.number(TagCalibrationIlluminant1, 0)), int(d.number(TagCalibrationIlluminant2, 0))};
         c.colourMatrix = {matrix(TagColorMatrix1), matrix(TagColorMatrix2)};
@@ -289,23 +315,21 @@ private:
     {
         const TiffDirectory &d = m_tree.chain.front();
         ShootingData &s = m_frame->shooting;
-        s.make = d.text(TagMake);
-        s.model = d.text(TagModel);
-        if (s.model.empty())
-            s.model = d.text(TagUniqueCameraModel);
-        s.software = d.text(TagSoftware);
-        s.dateTime = d.text(TagDateTime);
+        s.make = utf8Text(d.text(TagMake));
+        s.model = utf8Text(d.text(d.text(TagModel).empty() ? TagUniqueCameraModel : TagModel));
+        s.software = utf8Text(d.text(TagSoftware));
+        s.dateTime = utf8Text(d.text(TagDateTime));
         s.bitDepth = m_storage.bits;
         // TIFF/EP files keep these in the first directory, Exif ones in the Exif directory.
         for (const TiffDirectory *e : {&d, d.exif.empty() ? &d : &d.exif.front()}) {
-            s.iso = e->number(TagIso, s.iso);
-            s.exposureS = e->number(TagExposureTime, s.exposureS);
-            s.fNumber = e->number(TagFNumber, s.fNumber);
-            s.focalLengthMm = e->number(TagFocalLength, s.focalLengthMm);
+            s.iso = told(*e, TagIso, s.iso);
+            s.exposureS = told(*e, TagExposureTime, s.exposureS);
+            s.fNumber = told(*e, TagFNumber, s.fNumber);
+            s.focalLengthMm = told(*e, TagFocalLength, s.focalLengthMm);
             if (e->find(TagLensModel))
-                s.lens = e->text(TagLensModel);
+                s.lens = utf8Text(e->text(TagLensModel));
             if (e->find(TagDateTimeOriginal))
-                s.dateTime = e->text(TagDateTimeOriginal);
+                s.dateTime = utf8Text(e->text(TagDateTimeOriginal));
         }
     }
 
@@ -313,6 +337,9 @@ private:
     Result<Plane<uint16_t>> decode(const RunContext &run) const
     {
         const Storage &s = m_storage;
+        const Result<InputFile> in = InputFile::open(m_file);
+        if (!in)
+            return in.error();
         Plane<uint16_t> out({s.sensor.width * s.perPixel, s.sensor.height});
         std::mutex mutex;
         std::string problem;
@@ -320,17 +347,14 @@ private:
             const Rect piece = Rect{i % s.across() * s.tile.width, i / s.across() * s.tile.height, s.tile.width, s.tile.height}
                                    .intersected({0, 0, s.sensor.width, s.sensor.height});
             std::vector<uint8_t> bytes(s.compression == CompressionNone ? size_t(s.rowBytes()) * size_t(piece.height) : size_t(s.byteCounts[size_t(i)]));
-            std::ifstream in(m_file, std::ios::binary);
-            in.seekg(std::streamoff(s.offsets[size_t(i)]));
-            in.read(reinterpret_cast<char *>(bytes.data()), std::streamsize(bytes.size()));
             std::string wrong;
-            if (!in)
+            if (!in.value().read(uint64_t(s.offsets[size_t(i)]), bytes.data(), bytes.size()))
                 wrong = "could not be read to its end";
             else if (s.compression == CompressionNone)
                 for (int y = 0; y < piece.height; ++y)
                     unpackRow(bytes.data() + size_t(y) * s.rowBytes(), piece.width * s.perPixel, out.row(piece.y + y) + piece.x * s.perPixel);
             else
-                wrong = unpackJpeg(bytes, piece, out);
+                wrong = unpackJpeg(bytes, piece, out, run.stop);
             if (!wrong.empty()) {
                 const std::lock_guard lock(mutex);
                 problem = wrong;
@@ -344,13 +368,13 @@ private:
     }
 
     /// DNG 1.4, chapter 3: the JPEG's samples fill the tile row by row, whatever its own width, height and components.
-    std::string unpackJpeg(const std::vector<uint8_t> &bytes, Rect piece, Plane<uint16_t> &out) const
+    std::string unpackJpeg(const std::vector<uint8_t> &bytes, Rect piece, Plane<uint16_t> &out, const std::stop_token &stop) const
     {
         std::string why;
-        const auto jpeg = decodeLosslessJpeg(bytes, why);
+        const size_t tileWidth = size_t(m_storage.tile.width) * size_t(m_storage.perPixel);
+        const auto jpeg = decodeLosslessJpeg(bytes, tileWidth * size_t(m_storage.tile.height), stop, why);
         if (!jpeg)
             return "is damaged: a piece of its compressed picture " + why;
-        const size_t tileWidth = size_t(m_storage.tile.width) * size_t(m_storage.perPixel);
         if (jpeg->samples.size() < tileWidth * size_t(piece.height))
             return "is damaged: a piece of its compressed picture is too small";
         for (int y = 0; y < piece.height; ++y)
@@ -406,6 +430,15 @@ Result<std::shared_ptr<const Frame>> readDng(const std::filesystem::path &file, 
     return DngReader(file, tree).read(run);
 }
 
+bool isUsable(const Matrix3 &m)
+{
+    double size = 0;
+    for (const double v : m)
+        size = std::max(size, std::abs(v));
+    const double determinant = m[0] * (m[4] * m[8] - m[5] * m[7]) - m[1] * (m[3] * m[8] - m[5] * m[6]) + m[2] * (m[3] * m[7] - m[4] * m[6]);
+    return size > 0 && std::abs(determinant) > 1e-6 * size * size * size;
+}
+
 Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active, int perPixel)
 {
     int dead = 0;
@@ -416,7 +449,7 @@ Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<co
     if (dead == 0)
         return std::string();
     if (dead * 2 >= active.height)
-        return readError(ErrorCode::Damaged, file, "holds no picture: " + std::to_string(dead) + " of its "
+        return fileError(ErrorCode::Damaged, file, "holds no picture: " + std::to_string(dead) + " of its "
                              + std::to_string(active.height) + " rows are one flat value");
     return std::to_string(dead) + " of " + std::to_string(active.height)
          + " rows hold no picture (one flat value); the file may be damaged.";

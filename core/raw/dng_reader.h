@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/budget.h"
+#include "base/input_file.h"
 #include "irenic/frame.h"
 #include "raw/tiff_tree.h"
 
@@ -20,8 +22,8 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
 /// where only some rows are; empty where all is well. `perPixel` samples a pixel.
 Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<const uint16_t> active, int perPixel = 1);
 
-std::string lowerEnding(const std::filesystem::path &file); ///< ".dng", whatever case the file has it in
+bool isUsable(const Matrix3 &matrix); ///< finite, and tells three colours apart
 
-Error readError(ErrorCode code, const std::filesystem::path &file, const std::string &what);
+std::string lowerEnding(const std::filesystem::path &file); ///< ".dng", whatever case the file has it in
 
 } // namespace irenic

@@ -1,5 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
+
+#include "irenic/barrier.h"
+#include "irenic/text.h"
 #include "raw/rendered_reader.h"
 #include "raw/six_by_six.h"
 
@@ -19,27 +22,43 @@ void countDataError(void *errors, const char *, int)
 }
 
 /// Opens and decodes; LibRaw can report success over missing data, so its data-error callback counts too.
-Status openAndUnpack(LibRaw &raw, const std::filesystem::path &file)
+Status openAndUnpack(LibRaw &raw, const std::filesystem::path &file, const std::stop_token &stop)
 {
+    const Result<InputFile> in = InputFile::open(file);
+    if (!in)
+        return in.error();
+    const ReadBudget budget{in.value().bytes()};
     int dataErrors = 0;
     raw.set_dataerror_handler(countDataError, &dataErrors);
+#if LIBRAW_MAJOR_VERSION > 0 || LIBRAW_MINOR_VERSION >= 21
+    raw.imgdata.rawparams.max_raw_memory_mb = unsigned(memoryBudget() >> 20);
+#else
+    raw.imgdata.params.max_raw_memory_mb = unsigned(memoryBudget() >> 20);
+#endif
+    const std::stop_callback cancel(stop, [&raw] { raw.setCancelFlag(); });
     int code = LIBRAW_SUCCESS;
     try {
         code = raw.open_file(file.c_str());
+        const auto &sizes = raw.imgdata.sizes;
+        if (code == LIBRAW_SUCCESS)
+            if (const Status s = budget.allows(file, sizes.raw_width, sizes.raw_height, 6); !s)
+                return s;
         if (code == LIBRAW_SUCCESS)
             code = raw.unpack();
     } catch (const std::exception &) {
         code = LIBRAW_UNSPECIFIED_ERROR;
     }
     raw.set_dataerror_handler(nullptr, nullptr);
+    if (stop.stop_requested())
+        return cancelledError();
     if (code == LIBRAW_FILE_UNSUPPORTED)
-        return readError(ErrorCode::NotAPicture, file, "is not a raw photograph that can be read");
+        return fileError(ErrorCode::NotAPicture, file, "is not a raw photograph that can be read");
     if (code != LIBRAW_SUCCESS)
-        return readError(ErrorCode::Damaged, file, std::string("could not be decoded (") + libraw_strerror(code) + ")");
+        return fileError(ErrorCode::Damaged, file, std::string("could not be decoded (") + libraw_strerror(code) + ")");
     if (dataErrors > 0)
-        return readError(ErrorCode::Damaged, file, "is damaged: its picture data break off or contradict themselves");
+        return fileError(ErrorCode::Damaged, file, "is damaged: its picture data break off or contradict themselves");
     if (!raw.imgdata.rawdata.raw_image)
-        return readError(ErrorCode::Unsupported, file, "does not hold one sample at each place of a sensor pattern");
+        return fileError(ErrorCode::Unsupported, file, "does not hold one sample at each place of a sensor pattern");
     return {};
 }
 
@@ -62,14 +81,15 @@ int orientationOfFlip(int flip)
 ShootingData shootingDataOf(const libraw_data_t &d, int bits)
 {
     ShootingData s;
-    s.make = d.idata.make;
-    s.model = d.idata.model;
-    s.lens = d.lens.Lens;
-    s.software = d.idata.software;
-    s.iso = double(d.other.iso_speed);
-    s.exposureS = double(d.other.shutter);
-    s.fNumber = double(d.other.aperture);
-    s.focalLengthMm = double(d.other.focal_len);
+    s.make = utf8Text(d.idata.make);
+    s.model = utf8Text(d.idata.model);
+    s.lens = utf8Text(d.lens.Lens);
+    s.software = utf8Text(d.idata.software);
+    const auto told = [](float v) { return v > 0 && v < 1e9f ? double(v) : 0.0; };
+    s.iso = told(d.other.iso_speed);
+    s.exposureS = told(d.other.shutter);
+    s.fNumber = told(d.other.aperture);
+    s.focalLengthMm = told(d.other.focal_len);
     s.bitDepth = bits;
     if (d.other.timestamp > 0) {
         char text[32];
@@ -86,7 +106,7 @@ ShootingData shootingDataOf(const libraw_data_t &d, int bits)
 Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file, const RunContext &run)
 {
     const auto raw = std::make_unique<LibRaw>();
-    if (const Status s = openAndUnpack(*raw, file); !s)
+    if (const Status s = openAndUnpack(*raw, file, run.stop); !s)
         return s.error();
     const libraw_data_t &d = raw->imgdata;
     auto frame = std::make_shared<Frame>();
@@ -105,12 +125,12 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
         wide[size_t(i)] = uint8_t(colourAt(i / 6, i % 6));
     const bool periodic = d.idata.filters >= 1000 && (d.idata.filters & 0xff) * 0x01010101u == d.idata.filters;
     if (sixBySix ? !isKnown(wide) : d.idata.colors != 3 || !periodic || !pattern.isBayer())
-        return readError(ErrorCode::Unsupported, file, "has a sensor pattern other than red, green and blue in two by two or six by six");
+        return fileError(ErrorCode::Unsupported, file, "has a sensor pattern other than red, green and blue in two by two or six by six");
     if (frame->active.width < 16 || frame->active.height < 16)
-        return readError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
+        return fileError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
     frame->samples = copySamples(*raw);
     if (!Rect{0, 0, frame->samples.width(), frame->samples.height()}.contains(frame->active))
-        return readError(ErrorCode::Damaged, file, "has an active area outside its samples");
+        return fileError(ErrorCode::Damaged, file, "has an active area outside its samples");
     frame->crop = frame->active;
     frame->cfa = pattern.shifted(-frame->active.x, -frame->active.y);
     frame->pattern = pattern.name();
@@ -121,11 +141,11 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
         frame->levels.black[size_t(i)] = float(d.color.black + d.color.cblack[raw->COLOR(i / 2, i % 2)]);
     frame->levels.white = float(d.color.linear_max[0] > 0 ? d.color.linear_max[0] : d.color.maximum);
     if (!(frame->levels.white > *std::max_element(frame->levels.black.begin(), frame->levels.black.end()) + 15))
-        return readError(ErrorCode::Damaged, file, "has a black level that is not below its white level");
+        return fileError(ErrorCode::Damaged, file, "has a black level that is not below its white level");
     Matrix3 m{};
     for (size_t i = 0; i < 9; ++i)
         m[i] = double(d.color.cam_xyz[i / 3][i % 3]);
-    if (m[4] != 0) {
+    if (m[4] != 0 && isUsable(m)) {
         frame->colour.colourMatrix[0] = m;
         frame->colour.illuminants[0] = 21; // D65, as LibRaw's table is for
     }
@@ -153,19 +173,29 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
     return std::shared_ptr<const Frame>(std::move(frame));
 }
 
-Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file, const RunContext &run)
+namespace {
+
+Result<std::shared_ptr<const Frame>> read(const std::filesystem::path &file, const RunContext &run)
 {
     // A DNG's directories are checked before any decoder sees the file; other TIFF-like raws go to LibRaw.
     const Result<TiffTree> tree = readTiffTree(file);
     if (tree && tree.value().chain.front().find(TagDngVersion))
         return readDng(file, tree.value(), run);
-    std::error_code ec;
-    const bool plainFile = std::filesystem::is_regular_file(file, ec) && std::filesystem::file_size(file, ec) > 0;
-    if (!tree && (!plainFile || lowerEnding(file) == ".dng"))
-        return tree.error();
+    if (!tree) {
+        const Result<InputFile> plain = InputFile::open(file);
+        if (!plain || plain.value().bytes() == 0 || lowerEnding(file) == ".dng")
+            return tree.error();
+    }
     if (const auto kind = renderedKindOf(file))
-        return readRendered(file, *kind);
+        return readRendered(file, *kind, run);
     return readWithLibRaw(file, run);
+}
+
+} // namespace
+
+Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file, const RunContext &run)
+{
+    return behindBarrier(textOf(file.filename()), [&] { return read(file, run); });
 }
 
 } // namespace irenic

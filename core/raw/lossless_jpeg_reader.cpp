@@ -7,8 +7,6 @@ namespace irenic {
 
 namespace {
 
-constexpr int64_t kMaxSamples = int64_t(1) << 30;
-
 /// Decoding by look-up of sixteen bits: length and category in one step.
 struct HuffmanLookup {
     std::vector<uint16_t> entry; ///< category << 8 | length; length 0 where no code matches
@@ -88,7 +86,7 @@ private:
 class Decoder
 {
 public:
-    Decoder(std::span<const uint8_t> bytes, std::string &problem) : m_bytes(bytes), m_problem(problem) {}
+    Decoder(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem) : m_bytes(bytes), m_mostSamples(mostSamples), m_stop(stop), m_problem(problem) {}
 
     std::optional<LosslessJpeg> decode()
     {
@@ -145,7 +143,7 @@ private:
         m_out.width = s[3] << 8 | s[4];
         m_out.components = s[5];
         if (m_precision < 2 || m_precision > 16 || m_out.components < 1 || m_out.components > 4 || m_out.width < 1 || m_out.height < 1
-            || s.size() < 6 + 3 * size_t(m_out.components) || int64_t(m_out.width) * m_out.height * m_out.components > kMaxSamples)
+            || s.size() < 6 + 3 * size_t(m_out.components) || size_t(m_out.width) * size_t(m_out.height) * size_t(m_out.components) > m_mostSamples)
             return false;
         for (int c = 0; c < m_out.components; ++c)
             if (s[6 + size_t(c) * 3 + 1] != 0x11) // subsampled components make no sense for sensor samples
@@ -179,6 +177,8 @@ private:
         int untilRestart = m_restart;
         bool fresh = true; // first row, or first row after a restart
         for (int y = 0; y < m_out.height; ++y) {
+            if (m_stop.stop_requested())
+                return fail("was not decoded to its end");
             uint16_t *row = m_out.samples.data() + size_t(y) * rowSamples;
             const uint16_t *above = fresh ? nullptr : row - rowSamples;
             for (size_t i = 0; i < rowSamples; ++i) {
@@ -229,6 +229,8 @@ private:
     }
 
     std::span<const uint8_t> m_bytes;
+    size_t m_mostSamples;
+    const std::stop_token &m_stop;
     std::string &m_problem;
     std::array<HuffmanLookup, 4> m_tables;
     LosslessJpeg m_out;
@@ -238,9 +240,9 @@ private:
 
 } // namespace
 
-std::optional<LosslessJpeg> decodeLosslessJpeg(std::span<const uint8_t> bytes, std::string &problem)
+std::optional<LosslessJpeg> decodeLosslessJpeg(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem)
 {
-    return Decoder(bytes, problem).decode();
+    return Decoder(bytes, mostSamples, stop, problem).decode();
 }
 
 } // namespace irenic

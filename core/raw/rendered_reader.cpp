@@ -1,14 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/rendered_reader.h"
 
+#include "irenic/text.h"
 #include "raw/dng_reader.h"
+#include "raw/metadata.h"
 #include "raw/tiff_tree.h"
 #include "render/colour.h"
 #include "render/profile.h"
 
 #include <exiv2/exiv2.hpp>
-
-#include <fstream>
 
 namespace irenic {
 
@@ -20,16 +20,16 @@ constexpr int kMinSidePx = 16;
 void readExif(const std::filesystem::path &file, Frame &frame)
 {
     try {
-        const auto image = Exiv2::ImageFactory::open(file.string());
-        image->readMetadata();
+        const auto image = openMetadata(file);
         const Exiv2::ExifData &exif = image->exifData();
         const auto text = [&](const char *key) {
             const auto it = exif.findKey(Exiv2::ExifKey(key));
-            return it == exif.end() ? std::string() : it->toString();
+            return it == exif.end() ? std::string() : utf8Text(it->toString());
         };
         const auto number = [&](const char *key) {
             const auto it = exif.findKey(Exiv2::ExifKey(key));
-            return it == exif.end() || it->count() == 0 ? 0.0 : double(it->toFloat());
+            const double v = it == exif.end() || it->count() == 0 ? 0.0 : double(it->toFloat());
+            return v > 0 && v < 1e9 ? v : 0.0;
         };
         ShootingData &s = frame.shooting;
         s.make = text("Exif.Image.Make");
@@ -45,17 +45,17 @@ void readExif(const std::filesystem::path &file, Frame &frame)
         s.focalLengthMm = number("Exif.Photo.FocalLength");
         const double orientation = number("Exif.Image.Orientation");
         frame.orientation = orientation >= 1 && orientation <= 8 ? int(orientation) : 1;
-    } catch (const Exiv2::AnyError &) {
+    } catch (const std::exception &) {
         frame.warnings.push_back("The shooting data could not be read.");
     }
 }
 
-Result<DecodedPicture> decode(const std::filesystem::path &file, RenderedKind kind)
+Result<DecodedPicture> decode(const std::filesystem::path &file, RenderedKind kind, const std::stop_token &stop)
 {
     switch (kind) {
-    case RenderedKind::Jpeg: return decodeJpeg(file);
-    case RenderedKind::Png: return decodePng(file);
-    default: return decodeTiff(file);
+    case RenderedKind::Jpeg: return decodeJpeg(file, stop);
+    case RenderedKind::Png: return decodePng(file, stop);
+    default: return decodeTiff(file, stop);
     }
 }
 
@@ -64,9 +64,7 @@ Result<DecodedPicture> decode(const std::filesystem::path &file, RenderedKind ki
 std::optional<RenderedKind> renderedKindOf(const std::filesystem::path &file)
 {
     unsigned char head[8] = {};
-    std::ifstream in(file, std::ios::binary);
-    in.read(reinterpret_cast<char *>(head), sizeof head);
-    if (!in)
+    if (const Result<InputFile> in = InputFile::open(file); !in || !in.value().read(0, head, sizeof head))
         return std::nullopt;
     if (head[0] == 0xff && head[1] == 0xd8 && head[2] == 0xff)
         return RenderedKind::Jpeg;
@@ -80,17 +78,17 @@ std::optional<RenderedKind> renderedKindOf(const std::filesystem::path &file)
         return RenderedKind::Tiff;
     // Cameras' own files are TIFF-like, too; the sensor's samples give them away.
     const Result<TiffTree> tree = readTiffTree(file);
-    return tree && int(tree.value().chain.front().number(TagPhotometric, -1)) <= 8 ? std::optional(RenderedKind::Tiff) : std::nullopt;
+    return tree && tree.value().chain.front().number(TagPhotometric, -1) <= 8 ? std::optional(RenderedKind::Tiff) : std::nullopt;
 }
 
-Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &file, RenderedKind kind)
+Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &file, RenderedKind kind, const RunContext &run)
 {
-    Result<DecodedPicture> decoded = decode(file, kind);
+    Result<DecodedPicture> decoded = decode(file, kind, run.stop);
     if (!decoded)
         return decoded.error();
     DecodedPicture &p = decoded.value();
     if (p.size.width < kMinSidePx || p.size.height < kMinSidePx)
-        return readError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
+        return fileError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
     auto frame = std::make_shared<Frame>();
     frame->file = file;
     frame->kind = FrameKind::Rendered;
@@ -109,7 +107,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
     auto encoding = std::make_shared<Encoding>(encodingOf(p.profile, p.channels));
     if (encoding->decode[0].empty()) { // no curves and matrix: into sRGB, once
         if (!convertToSrgb(p.profile, frame->samples))
-            return readError(ErrorCode::Unsupported, file, "has a colour profile that cannot be understood");
+            return fileError(ErrorCode::Unsupported, file, "has a colour profile that cannot be understood");
         frame->warnings.push_back("Its colour profile is more than curves and a matrix; the picture was converted to sRGB.");
         frame->shooting.bitDepth = 16;
         frame->jpeg = nullptr; // its steps are not those of these numbers

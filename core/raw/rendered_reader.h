@@ -4,6 +4,7 @@
 #include "irenic/frame.h"
 
 #include <optional>
+#include <stop_token>
 #include <string>
 
 namespace irenic {
@@ -15,8 +16,8 @@ std::optional<RenderedKind> renderedKindOf(const std::filesystem::path &file);
 
 /// Reads a finished picture as a Frame: RGB or grey, 8 or 16 bits or 32-bit floats, of any profile. Samples stay in the file's own
 /// encoding; profiles that are more than curves and a matrix are converted to sRGB, and a warning says so. Transparency is
-/// left out. Fails with Damaged, or Unsupported (CMYK, palettes of TIFF).
-Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &file, RenderedKind kind);
+/// left out. Fails with Damaged, Unsupported (CMYK, palettes of TIFF, too large for this machine), or Cancelled.
+Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &file, RenderedKind kind, const RunContext &run);
 
 /// Pixels as a decoder delivers them.
 struct DecodedPicture {
@@ -28,8 +29,9 @@ struct DecodedPicture {
     std::vector<std::string> warnings;
     std::shared_ptr<const JpegCoding> jpeg; ///< of a JPEG that codes brightness and colours apart
 };
-Result<DecodedPicture> decodeTiff(const std::filesystem::path &file);
-Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file);
-Result<DecodedPicture> decodePng(const std::filesystem::path &file);
+/// Each refuses sizes beyond its budget before it allocates, and stops within a row or a strip.
+Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::stop_token &stop = {});
+Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file, const std::stop_token &stop = {});
+Result<DecodedPicture> decodePng(const std::filesystem::path &file, const std::stop_token &stop = {});
 
 } // namespace irenic

@@ -231,7 +231,7 @@ Status demosaicInto(Frame &frame, const SixBySixMosaic &m, const RunContext &run
     if (!done)
         return done;
     if (failed)
-        return readError(ErrorCode::Unsupported, frame.file, "has a six-by-six pattern that could not be demosaiced");
+        return fileError(ErrorCode::Unsupported, frame.file, "has a six-by-six pattern that could not be demosaiced");
     return {};
 }
 

@@ -1,9 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/tiff_tree.h"
 
+#include "base/input_file.h"
+
 #include <bit>
 #include <cmath>
-#include <fstream>
+#include <limits>
+#include <numeric>
 #include <set>
 
 namespace irenic {
@@ -15,6 +18,7 @@ static_assert(std::endian::native == std::endian::little, "the writer and reader
 constexpr int kMaxEntries = 4096;
 constexpr int kMaxDirectories = 64;
 constexpr int kMaxDepth = 4;
+constexpr uint64_t kSharedBytes = 1 << 20; ///< small values that some writers point at more than once
 
 /// Bytes of the unit that byte order applies to: a rational is two longs.
 int swapUnit(uint16_t type)
@@ -41,7 +45,7 @@ T load(const std::vector<std::byte> &bytes, size_t offset)
 class Walker
 {
 public:
-    Walker(std::ifstream &in, uint64_t size, bool bigEndian) : m_in(in), m_size(size), m_bigEndian(bigEndian) {}
+    Walker(const InputFile &in, bool bigEndian) : m_in(in), m_bigEndian(bigEndian) {}
 
     bool directory(uint64_t offset, int depth, TiffDirectory &out, uint64_t &next)
     {
@@ -76,13 +80,10 @@ private:
     }
     bool bytes(uint64_t offset, uint64_t count, std::vector<std::byte> &out)
     {
-        if (offset > m_size || count > m_size - offset)
+        if (offset > m_in.bytes() || count > m_in.bytes() - offset)
             return false;
         out.resize(size_t(count));
-        m_in.clear();
-        m_in.seekg(std::streamoff(offset));
-        m_in.read(reinterpret_cast<char *>(out.data()), std::streamsize(count));
-        return bool(m_in) || count == 0;
+        return m_in.read(offset, out.data(), out.size());
     }
     uint16_t u16(const std::vector<std::byte> &b, size_t o) const
     {
@@ -101,6 +102,10 @@ private:
         if (valueBytes == 0)
             return true; // TIFF 6.0, section 2: readers skip fields of unknown type
         const uint64_t total = uint64_t(e.count) * uint64_t(valueBytes);
+        // Entries lie beside each other: all of them together cannot be more than their file.
+        m_held += total;
+        if (m_held > m_in.bytes() + kSharedBytes)
+            return fail("has entries that claim more than the whole file");
         if (total <= 4)
             e.bytes.assign(raw.begin() + ptrdiff_t(at) + 8, raw.begin() + ptrdiff_t(at + 8 + total));
         else if (!bytes(u32(raw, at + 8), total, e.bytes))
@@ -115,6 +120,8 @@ private:
             out.entries.push_back(std::move(e));
             return true;
         }
+        if (e.type != TiffLong && e.type != TiffIfd)
+            return fail("points at a directory by a number that is no offset");
         for (uint32_t i = 0; i < e.count; ++i) {
             TiffDirectory sub;
             uint64_t next = 0;
@@ -125,9 +132,9 @@ private:
         return true;
     }
 
-    std::ifstream &m_in;
-    uint64_t m_size;
+    const InputFile &m_in;
     bool m_bigEndian;
+    uint64_t m_held = 0; ///< bytes in entries so far
     std::set<uint64_t> m_visited;
 };
 
@@ -154,11 +161,11 @@ double TiffEntry::number(size_t i) const
     case TiffDouble: return load<double>(bytes, i * 8);
     case TiffRational: {
         const auto d = load<uint32_t>(bytes, i * 8 + 4);
-        return d ? double(load<uint32_t>(bytes, i * 8)) / d : 0;
+        return d ? double(load<uint32_t>(bytes, i * 8)) / d : std::numeric_limits<double>::quiet_NaN();
     }
     case TiffSRational: {
         const auto d = load<int32_t>(bytes, i * 8 + 4);
-        return d ? double(load<int32_t>(bytes, i * 8)) / d : 0;
+        return d ? double(load<int32_t>(bytes, i * 8)) / d : std::numeric_limits<double>::quiet_NaN();
     }
     default: return 0;
     }
@@ -235,6 +242,26 @@ void TiffDirectory::setNumbers(uint16_t tag, TiffType type, std::span<const doub
     set(std::move(e));
 }
 
+void TiffDirectory::setLevels(uint16_t tag, std::span<const double> values)
+{
+    const auto whole = [](double v) { return v >= 0 && v == std::floor(v) && v <= std::numeric_limits<uint32_t>::max(); };
+    if (std::all_of(values.begin(), values.end(), whole))
+        return setNumbers(tag, TiffLong, values);
+    const bool below = std::any_of(values.begin(), values.end(), [](double v) { return v < 0; });
+    TiffEntry e{tag, below ? TiffSRational : TiffRational, uint32_t(values.size()), std::vector<std::byte>(values.size() * 8)};
+    for (size_t i = 0; i < values.size(); ++i) {
+        // The largest power of two below which the fraction still fits: what a float holds comes through as it is.
+        int64_t denominator = int64_t(1) << 30;
+        while (denominator > 1 && std::abs(values[i]) * double(denominator) > double(std::numeric_limits<int32_t>::max()))
+            denominator /= 2;
+        const auto numerator = int64_t(std::llround(values[i] * double(denominator)));
+        const int64_t common = std::gcd(numerator, denominator);
+        const int32_t fraction[2] = {int32_t(numerator / common), int32_t(denominator / common)};
+        std::memcpy(e.bytes.data() + i * 8, fraction, 8);
+    }
+    set(std::move(e));
+}
+
 void TiffDirectory::setNumber(uint16_t tag, TiffType type, double value)
 {
     setNumbers(tag, type, std::span(&value, 1));
@@ -265,25 +292,17 @@ void TiffDirectory::setBytes(uint16_t tag, TiffType type, std::span<const std::b
 
 Result<TiffTree> readTiffTree(const std::filesystem::path &file)
 {
-    const auto refuse = [&](ErrorCode code, const std::string &what) {
-        return Error{code, file.filename().string() + " " + what + ". The file was left as it is.", {}};
-    };
-    std::error_code ec;
-    if (std::filesystem::is_directory(file, ec))
-        return refuse(ErrorCode::NotAPicture, "is a folder, not a picture");
-    if (!std::filesystem::exists(file, ec))
-        return refuse(ErrorCode::NotFound, "does not exist");
-    std::ifstream in(file, std::ios::binary);
-    const uint64_t size = std::filesystem::file_size(file, ec);
-    if (!in || ec)
-        return refuse(ErrorCode::NotFound, "cannot be opened for reading");
-    if (size == 0)
+    const auto refuse = [&](ErrorCode code, const std::string &what) { return fileError(code, file, what); };
+    const Result<InputFile> in = InputFile::open(file);
+    if (!in)
+        return in.error();
+    if (in.value().bytes() == 0)
         return refuse(ErrorCode::Damaged, "is empty");
     unsigned char head[8] = {};
-    in.read(reinterpret_cast<char *>(head), 8);
+    const bool whole = in.value().read(0, head, sizeof head);
     const bool little = head[0] == 'I' && head[1] == 'I', big = head[0] == 'M' && head[1] == 'M';
     const int magic = little ? head[2] | head[3] << 8 : head[2] << 8 | head[3];
-    if (!in || !(little || big) || magic != 42)
+    if (!whole || !(little || big) || magic != 42)
         return refuse(ErrorCode::NotAPicture, magic == 43 && (little || big) ? "is a BigTIFF, which is not read as raw"
                                                                              : "is not a raw photograph");
     uint64_t next = 0;
@@ -291,8 +310,8 @@ Result<TiffTree> readTiffTree(const std::filesystem::path &file)
         next = next << 8 | head[little ? 7 - i : 4 + i];
     TiffTree tree;
     tree.bigEndian = big;
-    tree.fileBytes = size;
-    Walker walker(in, size, big);
+    tree.fileBytes = in.value().bytes();
+    Walker walker(in.value(), big);
     while (next != 0) {
         TiffDirectory directory;
         if (!walker.directory(next, 0, directory, next))

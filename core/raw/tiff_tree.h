@@ -28,7 +28,7 @@ struct TiffEntry {
     uint32_t count = 0;
     std::vector<std::byte> bytes;
 
-    double number(size_t i = 0) const; ///< value i of any numeric type; 0 past the end or for x/0
+    double number(size_t i = 0) const; ///< value i of any numeric type; 0 past the end; not a number for x/0
     std::vector<double> numbers() const;
     std::string text() const;          ///< up to the first NUL
 };
@@ -49,6 +49,8 @@ struct TiffDirectory {
 
     void setNumbers(uint16_t tag, TiffType type, std::span<const double> values); ///< integers and floats
     void setNumber(uint16_t tag, TiffType type, double value);
+    /// Levels of samples: LONG where all are whole and none is negative, fractions otherwise.
+    void setLevels(uint16_t tag, std::span<const double> values);
     void setText(uint16_t tag, const std::string &text);
     void setRationals(uint16_t tag, TiffType type, std::span<const double> values, int denominator);
     void setBytes(uint16_t tag, TiffType type, std::span<const std::byte> bytes);

@@ -147,6 +147,10 @@ CameraToSrgb cameraToSrgb(const ColourDescription &colour)
     Matrix3 m = multiplied(inverted(kSrgbToXyz), multiplied(adaptation(white, kD65), cameraToXyz));
     for (size_t r = 0; r < 3; ++r) {
         const double sum = m[r * 3] + m[r * 3 + 1] + m[r * 3 + 2];
+        if (!(std::abs(sum) > 1e-6)) { // a description that makes white black or nothing: shown as sRGB
+            result.matrix = kIdentity;
+            return result;
+        }
         for (size_t c = 0; c < 3; ++c)
             m[r * 3 + c] /= sum;
     }

@@ -56,7 +56,7 @@ std::vector<float> contrastCurve(double contrast)
 
 float curved(const std::vector<float> &curve, float v)
 {
-    if (v <= 0)
+    if (!(v > 0)) // what is no number is no index
         return v;
     const float at = std::sqrt(std::min(v, 1.f)) * float(kCurveSteps);
     const size_t i = std::min(size_t(at), kCurveSteps - 1);
@@ -74,8 +74,10 @@ RgbImage<T> encodedWithTable(const RgbImage<float> &linear)
         return t;
     }();
     auto out = RgbImage<T>::ofSize(linear.size);
-    for (size_t i = 0; i < linear.samples.size(); ++i)
-        out.samples[i] = table[size_t(std::clamp(linear.samples[i], 0.f, 1.f) * kEntries + 0.5f)];
+    for (size_t i = 0; i < linear.samples.size(); ++i) {
+        const float v = linear.samples[i];
+        out.samples[i] = table[size_t((v > 0 ? std::min(v, 1.f) : 0.f) * kEntries + 0.5f)]; // black where it is no number
+    }
     return out;
 }
 

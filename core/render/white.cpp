@@ -2,6 +2,7 @@
 #include "render/white.h"
 
 #include "irenic/picture.h"
+#include "irenic/text.h"
 
 #include <cmath>
 
@@ -80,7 +81,7 @@ Status validate(const Rendering &r)
 {
     const auto outside = [](const ParamInfo &p, double v) { return !(v >= p.min && v <= p.max); };
     const auto error = [](const ParamInfo &p, double v) {
-        return Error{ErrorCode::BadParameter, std::string("The ") + p.label + " must lie between " + std::to_string(p.min) + " and " + std::to_string(p.max) + ", not at " + std::to_string(v) + ".", {}};
+        return Error{ErrorCode::BadParameter, std::string("The ") + p.label + " must lie between " + plainNumber(p.min) + " and " + plainNumber(p.max) + ", not at " + plainNumber(v) + ".", {}};
     };
     if (r.white.temperatureK != 0 && outside(kTemperature, r.white.temperatureK))
         return error(kTemperature, r.white.temperatureK);

@@ -40,12 +40,14 @@ struct Rect {
     Rect movedBy(int dx, int dy) const { return {x + dx, y + dy, width, height}; }
     Rect intersected(const Rect &o) const
     {
-        const int l = std::max(x, o.x), t = std::max(y, o.y);
-        return {l, t, std::max(0, std::min(right(), o.right()) - l), std::max(0, std::min(bottom(), o.bottom()) - t)};
+        const int64_t l = std::max(x, o.x), t = std::max(y, o.y);
+        const int64_t r = std::min(int64_t(x) + width, int64_t(o.x) + o.width), b = std::min(int64_t(y) + height, int64_t(o.y) + o.height);
+        return {int(l), int(t), int(std::max<int64_t>(0, r - l)), int(std::max<int64_t>(0, b - t))};
     }
     bool contains(const Rect &o) const
     {
-        return o.x >= x && o.y >= y && o.right() <= right() && o.bottom() <= bottom();
+        // Wide sums: a rectangle from a file may reach beyond what an int holds.
+        return o.x >= x && o.y >= y && int64_t(o.x) + o.width <= int64_t(x) + width && int64_t(o.y) + o.height <= int64_t(y) + height;
     }
 };
 

@@ -43,7 +43,7 @@ private slots:
             }
         const auto bytes = encodeLosslessJpeg(tile.constView(), components);
         std::string problem;
-        const auto back = decodeLosslessJpeg({reinterpret_cast<const uint8_t *>(bytes.data()), bytes.size()}, problem);
+        const auto back = decodeLosslessJpeg({reinterpret_cast<const uint8_t *>(bytes.data()), bytes.size()}, size_t(1) << 24, {}, problem);
         QVERIFY2(back.has_value(), problem.c_str());
         QCOMPARE(back->components, components);
         QCOMPARE(back->width * back->components, size.width());
@@ -67,7 +67,7 @@ private slots:
         const Plane<uint16_t> tile = mosaicOf({60, 44}, 400);
         const auto bytes = encodeLosslessJpeg(tile.constView(), 2, rowsPerLine, predictor);
         std::string problem;
-        const auto back = decodeLosslessJpeg({reinterpret_cast<const uint8_t *>(bytes.data()), bytes.size()}, problem);
+        const auto back = decodeLosslessJpeg({reinterpret_cast<const uint8_t *>(bytes.data()), bytes.size()}, size_t(1) << 24, {}, problem);
         QVERIFY2(back.has_value(), problem.c_str());
         QCOMPARE(back->height * rowsPerLine, 44);
         for (int i = 0; i < 60 * 44; ++i) // whatever the shape, samples keep their order
