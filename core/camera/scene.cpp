@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/camera.h"
 
+#include "irenic/text.h"
+
 #include <tiffio.h>
 
 #include <bit>
@@ -15,7 +17,7 @@ constexpr int kMaxSidePx = 30000;
 
 Error sceneError(ErrorCode code, const std::filesystem::path &file, const char *what)
 {
-    return {code, file.filename().string() + " " + what + ".", {}};
+    return {code, textOf(file.filename()) + " " + what + ".", {}};
 }
 
 /// Portable float map: text header "PF", width, height, scale (negative: little-endian), rows from the bottom up.

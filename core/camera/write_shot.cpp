@@ -2,6 +2,7 @@
 #include "camera/bench_camera.h"
 
 #include "export/dng_writer.h"
+#include "irenic/text.h"
 #include "render/colour.h"
 
 #include <nlohmann/json.hpp>
@@ -143,15 +144,15 @@ Status writeTruth(const std::filesystem::path &stem, const ShotTruth &truth)
     for (size_t i = 0; i < truth.hotPixels.size(); ++i)
         j["hotPixels"].push_back({{"x", truth.hotPixels[i].x}, {"y", truth.hotPixels[i].y}, {"signal", truth.hotSignal[i]}});
     const std::string text = j.dump(1) + "\n";
-    Result<AtomicFile> json = AtomicFile::create(stem.string() + ".json");
+    Result<AtomicFile> json = AtomicFile::create(stem.native() + ".json");
     if (!json)
         return json.error();
     if (const Status s = json.value().append(std::as_bytes(std::span(text))); !s)
         return s;
-    Result<AtomicFile> picture = AtomicFile::create(stem.string() + ".tif");
+    Result<AtomicFile> picture = AtomicFile::create(stem.native() + ".tif");
     if (!picture)
         return picture.error();
-    const auto fail = [&] { return Error{ErrorCode::WriteFailed, stem.string() + ".tif could not be written.", {}}; };
+    const auto fail = [&] { return Error{ErrorCode::WriteFailed, textOf(stem) + ".tif could not be written.", {}}; };
     TIFF *tif = TIFFOpen(picture.value().temporaryPath().c_str(), "w");
     if (!tif)
         return fail();

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "files/json.h"
 
-#include <fstream>
-#include <sstream>
+#include "base/input_file.h"
+#include "irenic/text.h"
 
 namespace irenic {
 
@@ -111,16 +111,17 @@ std::vector<double> JsonReader::numbers(const char *key) const
 
 Result<std::string> documentText(const std::filesystem::path &file, const std::string &called)
 {
-    std::error_code ec;
-    constexpr uintmax_t kMostBytes = 64 << 20;
-    if (std::filesystem::file_size(file, ec) > kMostBytes || ec)
-        return Error{ec ? ErrorCode::NotFound : ErrorCode::BadParameter, "The " + called + " " + file.string() + (ec ? " cannot be found." : " is too large to be what it should be."), {}};
-    std::ifstream in(file, std::ios::binary);
-    std::ostringstream text;
-    text << in.rdbuf();
-    if (!in)
-        return Error{ErrorCode::NotFound, "The " + called + " " + file.string() + " cannot be read.", {}};
-    return text.str();
+    constexpr uint64_t kMostBytes = 64 << 20;
+    Result<std::string> text = readWholeFile(file, kMostBytes);
+    if (text)
+        return text;
+    const bool large = text.error().code == ErrorCode::BadParameter;
+    return Error{text.error().code, "The " + called + " " + textOf(file) + (large ? " is too large to be what it should be." : " cannot be read."), text.error().userMessage};
+}
+
+std::string jsonText(const Json &json, int indent)
+{
+    return json.dump(indent, ' ', false, Json::error_handler_t::replace);
 }
 
 Json toJson(const Taste &taste)

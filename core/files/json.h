@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "irenic/barrier.h"
+#include "irenic/document.h"
 #include "irenic/export_job.h"
 
 #include <nlohmann/json.hpp>
@@ -60,15 +62,17 @@ Result<T> fromDocument(const std::string &text, const std::string &from, const c
         return wrong(std::string("is a ") + called + " without a version");
     if (v.get<int64_t>() > version)
         return wrong(std::string("is a ") + called + " of a later version of Irenic");
-    Status status;
-    T value = read(JsonReader(j, from, status));
-    if (!status)
-        return status.error();
-    return value;
+    return behindBarrier(from, [&]() -> Result<T> {
+        Status status;
+        T value = read(JsonReader(j, from, status));
+        if (!status)
+            return status.error();
+        return value;
+    });
 }
 
-/// The text of a document of `called` kind: NotFound where it cannot be read, BadParameter where it is too large to be one.
-Result<std::string> documentText(const std::filesystem::path &file, const std::string &called);
+/// As it goes into files: on one line where `indent` is below 0. Text that is not UTF-8, which should not get so far, is marked and not thrown out of here.
+std::string jsonText(const Json &json, int indent = -1);
 
 Json toJson(const std::vector<Region> &regions);
 std::vector<Region> regionsFrom(const std::vector<JsonReader> &list);

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "files/json.h"
 
+#include "irenic/text.h"
+
 namespace irenic {
 
 namespace {
@@ -69,7 +71,7 @@ Json toJson(const ExportJob &job)
     Json noise = Json::array();
     for (const NoiseModel &m : job.seriesNoise)
         noise.push_back({m.shotGain, m.readVariance});
-    Json j{{"source", job.source.string()}, {"treatment", toJson(job.treatment)}, {"folder", job.folder.string()}, {"name", job.nameTemplate}, {"trial", job.parts.trial},
+    Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial},
             {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"},
             {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}},
             {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", noise}};
@@ -80,10 +82,10 @@ Json toJson(const ExportJob &job)
 ExportJob jobFrom(const JsonReader &j)
 {
     ExportJob job;
-    job.source = j.text("source");
+    job.source = pathOf(j.text("source"));
     job.treatment = wantedFrom(j.object("treatment"));
-    job.folder = j.text("folder");
-    job.nameTemplate = j.text("name");
+    job.folder = pathOf(j.text("folder"));
+    job.nameTemplate = pathOf(j.text("name")).native();
     job.parts = {j.text("trial"), j.whole("counter", 0, 1000000)};
     if (j.text("format") != "auto")
         job.format = j.named<ExportFormat>("format", formatFromName);
@@ -105,7 +107,7 @@ ExportJob jobFrom(const JsonReader &j)
         job.lens = lensFrom(j.object("lens"));
     for (const JsonReader &pair : j.array("seriesNoise")) {
         const auto v = pair.values();
-        if (v.size() != 2)
+        if (v.size() != 2 || !(v[0] >= 0 && v[0] <= 1 && v[1] >= 0 && v[1] <= 1))
             j.fail("seriesNoise");
         else
             job.seriesNoise.push_back({float(v[0]), float(v[1])});
@@ -124,7 +126,7 @@ std::string requestText(const ExportJob &job, ExportFormat format)
         for (const NoiseModel &m : job.seriesNoise)
             j["seriesNoise"].push_back({m.shotGain, m.readVariance});
     }
-    return j.dump();
+    return jsonText(j);
 }
 
 std::string queueText(const std::vector<QueuedJob> &jobs)
@@ -134,11 +136,11 @@ std::string queueText(const std::vector<QueuedJob> &jobs)
         Json j = toJson(q.job);
         j["state"] = kStates[size_t(q.state)];
         j["words"] = q.words;
-        j["result"] = q.result.string();
+        j["result"] = textOf(q.result);
         j["seconds"] = q.seconds;
         list.push_back(std::move(j));
     }
-    return Json{{"format", kFormat}, {"version", kVersion}, {"jobs", list}}.dump(2) + "\n";
+    return jsonText(Json{{"format", kFormat}, {"version", kVersion}, {"jobs", list}}, 2) + "\n";
 }
 
 Result<std::vector<QueuedJob>> queueFromText(const std::string &text, const std::string &from)
@@ -158,7 +160,7 @@ Result<std::vector<QueuedJob>> queueFromText(const std::string &text, const std:
                 q.job.again = false;
             }
             q.words = j.text("words");
-            q.result = j.text("result");
+            q.result = pathOf(j.text("result"));
             q.seconds = j.number("seconds", 0, kMost);
             jobs.push_back(std::move(q));
         }

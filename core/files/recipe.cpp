@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/recipe.h"
 
-#include "export/atomic_file.h"
 #include "files/json.h"
-#include "irenic/frame.h"
+#include "irenic/export.h"
 #include "irenic/provenance.h"
+#include "irenic/text.h"
 
 namespace irenic {
 
@@ -19,7 +19,7 @@ std::string recipeText(const Recipe &recipe)
 {
     Json j{{"format", kFormat}, {"version", kVersion}, {"name", recipe.name}};
     j.update(toJson(recipe.treatment));
-    return j.dump(2) + "\n";
+    return jsonText(j, 2) + "\n";
 }
 
 Result<Recipe> recipeFromText(const std::string &text, const std::string &from)
@@ -33,21 +33,16 @@ Result<Recipe> readRecipe(const std::filesystem::path &file)
         const Result<Provenance> told = readProvenance(file);
         if (!told)
             return told.error();
-        return Recipe{file.stem().string(), told.value().treatment};
+        return Recipe{textOf(file.stem()), told.value().treatment};
     }
     const Result<std::string> text = documentText(file, "recipe");
-    return text ? recipeFromText(text.value(), file.filename().string()) : Result<Recipe>(text.error());
+    return text ? recipeFromText(text.value(), textOf(file.filename())) : Result<Recipe>(text.error());
 }
 
 Status writeRecipe(const std::filesystem::path &file, const Recipe &recipe)
 {
-    Result<AtomicFile> out = AtomicFile::create(file);
-    if (!out)
-        return out.error();
     const std::string text = recipeText(recipe);
-    if (const Status s = out.value().append(std::as_bytes(std::span(text))); !s)
-        return s;
-    return out.value().commit();
+    return writeNewFile(file, std::as_bytes(std::span(text)));
 }
 
 } // namespace irenic

@@ -2,6 +2,7 @@
 #include "irenic/regions.h"
 
 #include "files/json.h"
+#include "irenic/text.h"
 
 #include <cmath>
 #include <fstream>
@@ -124,7 +125,7 @@ Status validate(const std::vector<Region> &regions)
 
 std::string regionsText(const std::vector<Region> &regions)
 {
-    return Json{{"format", kFormat}, {"version", kVersion}, {"regions", toJson(regions)}}.dump(2) + "\n";
+    return jsonText(Json{{"format", kFormat}, {"version", kVersion}, {"regions", toJson(regions)}}, 2) + "\n";
 }
 
 Result<std::vector<Region>> regionsFromText(const std::string &text, const std::string &from)
@@ -140,7 +141,7 @@ Result<std::vector<Region>> regionsFromText(const std::string &text, const std::
 Result<std::vector<Region>> readRegions(const std::filesystem::path &file)
 {
     const Result<std::string> text = documentText(file, "regions");
-    return text ? regionsFromText(text.value(), file.filename().string()) : Result<std::vector<Region>>(text.error());
+    return text ? regionsFromText(text.value(), textOf(file.filename())) : Result<std::vector<Region>>(text.error());
 }
 
 } // namespace irenic

@@ -2,6 +2,7 @@
 #include "irenic/session_file.h"
 
 #include "files/json.h"
+#include "irenic/text.h"
 
 namespace irenic {
 
@@ -15,18 +16,21 @@ Json textsOf(const std::vector<std::filesystem::path> &paths)
 {
     Json j = Json::array();
     for (const auto &path : paths)
-        j.push_back(path.string());
+        j.push_back(textOf(path));
     return j;
 }
 
 std::vector<std::filesystem::path> pathsOf(const std::vector<std::string> &texts)
 {
-    return {texts.begin(), texts.end()};
+    std::vector<std::filesystem::path> paths;
+    for (const std::string &text : texts)
+        paths.push_back(pathOf(text));
+    return paths;
 }
 
 Json toJson(const SavedFrame &f)
 {
-    Json j{{"file", f.file.string()}, {"beside", f.beside.string()}};
+    Json j{{"file", textOf(f.file)}, {"beside", textOf(f.beside)}};
     if (!f.decided)
         return j;
     Json trials = Json::array(), spots = Json::array();
@@ -45,8 +49,8 @@ Json toJson(const SavedFrame &f)
 SavedFrame frameFrom(const JsonReader &j)
 {
     SavedFrame f;
-    f.file = j.text("file");
-    f.beside = j.text("beside");
+    f.file = pathOf(j.text("file"));
+    f.beside = pathOf(j.text("beside"));
     f.decided = j.has("trials");
     if (!f.decided)
         return f;
@@ -89,7 +93,7 @@ std::string sessionText(const SavedSession &s)
     for (const auto &place : s.rows)
         rows.push_back({place[0], place[1]});
     const Json look{{"column", s.column}, {"zoom", s.zoom}, {"rows", rows}, {"row", s.row}, {"push", s.pushEv}};
-    return Json{{"format", kFormat}, {"version", kVersion}, {"frames", frames}, {"current", s.current}, {"look", look}}.dump(2) + "\n";
+    return jsonText(Json{{"format", kFormat}, {"version", kVersion}, {"frames", frames}, {"current", s.current}, {"look", look}}, 2) + "\n";
 }
 
 Result<SavedSession> sessionFromText(const std::string &text, const std::string &from)

@@ -2,6 +2,7 @@
 #include "irenic/lens.h"
 
 #include "files/json.h"
+#include "irenic/text.h"
 #include "lens/sensor_lens.h"
 
 #include <cmath>
@@ -12,7 +13,7 @@ namespace {
 
 constexpr const char *kFormat = "irenic-lens";
 constexpr int kVersion = 1;
-constexpr double kMostSideways = 0.02, kMostBent = 0.5; // of the radius
+constexpr double kMostBent = 0.5; // of the radius
 constexpr const char *kShapes[] = {"largest", "original", "everything"};
 
 LensCorrection::Polynomial polynomialFrom(const JsonReader &json, const char *key)
@@ -92,7 +93,7 @@ std::string lensText(const LensCorrection &lens)
 {
     Json j{{"format", kFormat}, {"version", kVersion}};
     j.update(toJson(lens));
-    return j.dump(2) + "\n";
+    return jsonText(j, 2) + "\n";
 }
 
 Result<LensCorrection> lensFromText(const std::string &text, const std::string &from)
@@ -103,7 +104,7 @@ Result<LensCorrection> lensFromText(const std::string &text, const std::string &
 Result<LensCorrection> readLens(const std::filesystem::path &file)
 {
     const Result<std::string> text = documentText(file, "lens correction");
-    return text ? lensFromText(text.value(), file.filename().string()) : Result<LensCorrection>(text.error());
+    return text ? lensFromText(text.value(), textOf(file.filename())) : Result<LensCorrection>(text.error());
 }
 
 Unbending::Unbending(const LensCorrection &lens, const Rect &crop) : m_bent(lens.bent), m_crop(crop), m_straight(!lens.bends())

@@ -1,16 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/frame.h"
-#include "methods/denoise_method.h"
 
+#include "irenic/text.h"
 #include "methods/bm3d/bm3d.h"
 #include "methods/dct/dct.h"
+#include "methods/denoise_method.h"
 #include "methods/nlm/nlm.h"
 #include "methods/unet/unet.h"
 #include "methods/wavelet/wavelet.h"
 
 #include <array>
 #include <cmath>
-#include <cstdio>
 
 namespace irenic {
 
@@ -38,13 +38,6 @@ const auto kInfos = [] {
         infos[i] = kRegistered[i].info;
     return infos;
 }();
-
-std::string plainNumber(double v)
-{
-    char text[32];
-    std::snprintf(text, sizeof text, "%g", v);
-    return text;
-}
 
 Status inRange(const ParamInfo &param, double value)
 {
@@ -85,6 +78,18 @@ double secondsPerMegapixel(const std::string &method, FrameKind kind)
         return info->secondsPerMegapixel;
     constexpr double kSixBands = 1.6; // instead of four
     return kSixBands * (info->fullColour ? findMethod(info->fullColour)->secondsPerMegapixel : info->secondsPerMegapixel);
+}
+
+Treatment carriedOut(Treatment treatment, FrameKind kind)
+{
+    if (kind == FrameKind::Mosaic)
+        return treatment;
+    for (std::string *id : {&treatment.method, &treatment.colourMethod})
+        if (const MethodInfo *info = findMethod(*id); info && info->fullColour)
+            *id = info->fullColour;
+    if (!treatment.isMixed())
+        treatment.colourMethod.clear();
+    return treatment;
 }
 
 Status validate(const Treatment &treatment)

@@ -2,6 +2,7 @@
 #include "irenic/noise.h"
 
 #include "base/parallel.h"
+#include "irenic/text.h"
 #include "noise/band_noise.h"
 #include "noise/banding.h"
 #include "noise/hot_pixels.h"
@@ -10,7 +11,6 @@
 #include "raw/linearizer.h"
 #include "raw/tiff_tree.h"
 
-#include <cstdio>
 #include <limits>
 
 namespace irenic {
@@ -102,9 +102,7 @@ std::vector<NoiseModel> profileOf(const Frame &frame)
 
 std::string oneDecimal(double v)
 {
-    char text[32];
-    std::snprintf(text, sizeof text, "%.1f", v);
-    return text;
+    return fixedNumber(v, 1);
 }
 
 /// Holds the measured law against the file's own, and takes that where the frame itself says too little.
@@ -162,7 +160,7 @@ void shareGreenLaw(const CfaPattern &cfa, std::array<NoiseModel, 4> &cells)
 Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
 {
     if (frame.active.width < kMinSidePx || frame.active.height < kMinSidePx)
-        return Error{ErrorCode::BadParameter, frame.file.filename().string() + " is smaller than 16 x 16 pixels; its noise cannot be measured.", {}};
+        return Error{ErrorCode::BadParameter, textOf(frame.file.filename()) + " is smaller than 16 x 16 pixels; its noise cannot be measured.", {}};
     const bool mosaic = frame.kind == FrameKind::Mosaic;
     const Linearizer levels(frame);
     LawInput input = lawInputOf(frame, levels);

@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/taste.h"
 
+#include "irenic/text.h"
+
+#include <algorithm>
 #include <cmath>
-#include <cstdio>
 
 namespace irenic {
 
@@ -20,9 +22,7 @@ Status validate(const Taste &taste)
         const double v = taste.*p.value;
         if (std::isfinite(v) && v >= p.info.min && v <= p.info.max)
             continue;
-        char text[160];
-        std::snprintf(text, sizeof text, "The setting %s must lie between %g and %g, not at %g.", p.info.name, p.info.min, p.info.max, v);
-        return Error{ErrorCode::BadParameter, text, {}};
+        return Error{ErrorCode::BadParameter, std::string("The setting ") + p.info.name + " must lie between " + plainNumber(p.info.min) + " and " + plainNumber(p.info.max) + ", not at " + plainNumber(v) + ".", {}};
     }
     return {};
 }

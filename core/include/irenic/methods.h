@@ -51,6 +51,9 @@ struct Treatment {
     bool isMixed() const { return !colourMethod.empty() && colourMethod != method; }
 };
 
+/// The treatment as a frame of that kind gets it: a method that hands such frames on to another is that other.
+Treatment carriedOut(Treatment treatment, FrameKind kind);
+
 /// BadParameter, naming the setting and its range.
 Status validate(const Treatment &treatment);
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/unet/weights.h"
 
+#include "irenic/text.h"
+
 #include <zlib.h>
 
 #include <bit>
@@ -59,10 +61,10 @@ int Shape::reach() const
 
 Result<Weights> readWeights(const std::filesystem::path &file)
 {
-    const auto damaged = [&](const std::string &why) { return Error{ErrorCode::Damaged, "The learned weights in " + file.string() + " cannot be used: " + why + ". Other methods work without them.", {}}; };
+    const auto damaged = [&](const std::string &why) { return Error{ErrorCode::Damaged, "The learned weights in " + textOf(file) + " cannot be used: " + why + ". Other methods work without them.", {}}; };
     std::ifstream in(file, std::ios::binary);
     if (!in)
-        return Error{ErrorCode::NotFound, "The learned weights are not there (" + file.string() + "); building Irenic puts them there. Other methods work without them.", {}};
+        return Error{ErrorCode::NotFound, "The learned weights are not there (" + textOf(file) + "); building Irenic puts them there. Other methods work without them.", {}};
     const std::vector<char> bytes{std::istreambuf_iterator<char>(in), {}};
     if (bytes.size() < kHeaderBytes || std::memcmp(bytes.data(), kMagic, sizeof kMagic) != 0)
         return damaged("it is no such file");
@@ -73,7 +75,7 @@ Result<Weights> readWeights(const std::filesystem::path &file)
         return v;
     };
     if (wordAt(0) != kVersion)
-        return Error{ErrorCode::Unsupported, "The learned weights in " + file.string() + " are of another version of Irenic. Other methods work without them.", {}};
+        return Error{ErrorCode::Unsupported, "The learned weights in " + textOf(file) + " are of another version of Irenic. Other methods work without them.", {}};
     Weights w;
     for (size_t i = 0; i < 3; ++i) {
         const uint32_t width = wordAt(1 + i);
