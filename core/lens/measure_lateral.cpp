@@ -1,13 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/parallel.h"
+
 #include "irenic/lens.h"
+#include "irenic/text.h"
 #include "lens/sensor_lens.h"
 #include "raw/linearizer.h"
 #include "regions/grid.h"
 #include "render/cubic.h"
 
 #include <cmath>
-#include <cstdio>
 
 namespace irenic {
 
@@ -71,8 +72,7 @@ Cells cellsOf(const Frame &frame, const RunContext &run)
                 cells.colour[c].row(cy)[cx] = sum[c] / float(count[c]);
         }
     });
-    for (auto &p : cells.colour) // the finest that cells hold is mostly aliases and noise
-        boxMean(p, 1);
+    (void)parallelFor(3, run, [&](int c) { boxMean(cells.colour[c], 1); }); // the finest that cells hold is mostly aliases and noise
     return cells;
 }
 
@@ -177,7 +177,7 @@ Result<LensCorrection> measureLateral(const Frame &frame, const NoiseReport &noi
     size_t fewest = SIZE_MAX;
     const double unit = LensGeometry(frame.crop).unit;
     double corner[2] = {};
-    const Error unclear{ErrorCode::BadParameter, frame.file.filename().string() + " has too few clear edges to measure lateral aberration by; nothing was changed.", {}};
+    const Error unclear{ErrorCode::BadParameter, textOf(frame.file.filename()) + " has too few clear edges to measure lateral aberration by; nothing was changed.", {}};
     for (const int colour : {0, 2}) {
         LensCorrection::Polynomial &p = colour == 0 ? lens.red : lens.blue;
         for (int round = 0; round < kRounds; ++round) {
@@ -197,9 +197,8 @@ Result<LensCorrection> measureLateral(const Frame &frame, const NoiseReport &noi
     }
     if (const Status s = validate(lens); !s)
         return s.error();
-    char words[160];
-    std::snprintf(words, sizeof words, "measured on this frame by %zu blocks: red %+.2f px, blue %+.2f px at the corners", fewest, corner[0], corner[1]);
-    lens.from = words;
+    const auto moved = [](double px) { return std::string(px < 0 ? "" : "+") + fixedNumber(px, 2) + " px"; };
+    lens.from = "measured on this frame by " + std::to_string(fewest) + " blocks: red " + moved(corner[0]) + ", blue " + moved(corner[1]) + " at the corners";
     lens.lateral = true;
     return lens;
 }

@@ -8,6 +8,7 @@ namespace irenic {
 namespace {
 
 constexpr int kLobes = 3;
+constexpr int kSteps = 256; ///< of the radius, for the halo: a polynomial of the fifth degree hardly moves between two
 
 float lanczos(float x)
 {
@@ -31,11 +32,14 @@ SensorLens::SensorLens(const LensCorrection &lens, const FrameFacts &frame) : m_
     m_unit = g.unit;
     if (!lens.lateral)
         return;
+    // Radii are of the crop; samples are moved in all of the active area, which may reach far beyond it (crop modes of cameras).
+    const Rect &a = frame.active;
+    const double far = std::hypot(std::max(m_x - a.x, a.right() - m_x), std::max(m_y - a.y, a.bottom() - m_y)) / m_unit;
     double farthest = 0;
-    for (int i = 0; i <= 64; ++i) { // a little beyond the corners: the active area is larger than the crop
-        const double r = 1.1 * i / 64;
+    for (int i = 0; i <= kSteps; ++i) {
+        const double r = far * i / kSteps;
         for (const auto *p : {&lens.red, &lens.blue})
-            farthest = std::max(farthest, std::abs(valueOf(*p, r) - 1) * r * m_unit);
+            farthest = std::max(farthest, std::min(std::abs(valueOf(*p, r) - 1), kMostSideways) * r * m_unit);
     }
     m_halo = int(std::ceil(farthest)) + (frame.kind == FrameKind::Mosaic ? 2 : 1) * kLobes + 2;
 }
@@ -44,7 +48,8 @@ SensorLens::SensorLens(const LensCorrection &lens, const FrameFacts &frame) : m_
 float SensorLens::taken(const LinearTile &in, size_t plane, int x, int y, const LensCorrection::Polynomial &p) const
 {
     const int step = in.isMosaic() ? 2 : 1;
-    const double dx = x + 0.5 - m_x, dy = y + 0.5 - m_y, factor = valueOf(p, std::hypot(dx, dy) / m_unit) - 1;
+    const double dx = x + 0.5 - m_x, dy = y + 0.5 - m_y;
+    const double r = std::hypot(dx, dy) / m_unit, factor = std::clamp(valueOf(p, r) - 1, -kMostSideways, kMostSideways);
     const double ux = dx * factor / step, uy = dy * factor / step; // in samples of the colour
     const int i = int(std::floor(ux)), j = int(std::floor(uy));
     const float fx = float(ux - i), fy = float(uy - j);

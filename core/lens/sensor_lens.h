@@ -25,6 +25,9 @@ private:
     int m_halo = 0;
 };
 
+/// Of the radius: no lens moves a colour farther, and a polynomial that was fitted to the crop says nothing far beyond it.
+inline constexpr double kMostSideways = 0.02;
+
 /// Middle and unit of the radii of a crop, in stored pixels.
 struct LensGeometry {
     double x, y, unit;

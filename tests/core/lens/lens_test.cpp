@@ -233,6 +233,36 @@ private slots:
             QVERIFY(std::memcmp(piece.value().row(y), whole.value().row(part.y + y) + 3 * part.x, size_t(part.width) * 3 * sizeof(float)) == 0);
     }
 
+    /// Crop modes of cameras keep the whole sensor's samples: far outside the crop, whose corner is the unit of radii, colours are moved too.
+    void aCropFarSmallerThanTheSensorGivesTheSameBits_data()
+    {
+        QTest::addColumn<int>("sidePx");
+        for (const int side : {16, 64, 160})
+            QTest::addRow("%d px", side) << side;
+    }
+    void aCropFarSmallerThanTheSensorGivesTheSameBits()
+    {
+        QFETCH(int, sidePx);
+        const Simulated s = simulate(makeScene({600, 420}), clear());
+        auto frame = std::make_shared<Frame>(static_cast<const FrameFacts &>(*s.frame));
+        frame->samples = s.frame->samples.clone();
+        frame->crop = {290, 200, sidePx, sidePx};
+        LensCorrection lens;
+        lens.lateral = true;
+        lens.red = {1.001, 0.004, 0.006, -0.002, 0.001};
+        lens.blue = {0.999, -0.004, -0.006, 0.002, -0.001};
+        QVERIFY(validate(lens));
+        const Cleaner cleaner(frame, s.noise, {"wavelet", 1, 1}, {nullptr, lens});
+        const auto alone = cleanForStorage(cleaner, {1, {}, {}});
+        QVERIFY(alone);
+        for (const int threads : {2, 3, 5})
+            QVERIFY(sameBits(cleanForStorage(cleaner, {threads, {}, {}}).value().samples.constView(), alone.value().samples.constView()));
+        for (const int tilePx : {48, 100, 256}) {
+            const auto tiled = cleaner.clean(frame->active, {}, tilePx), whole = cleaner.clean(frame->active, {}, 4096);
+            QVERIFY(tiled && whole && sameBits(tiled.value().constView(), whole.value().constView()));
+        }
+    }
+
     void profilesDoWhatLensfunDoes()
     {
         // Whatever lenses the database has: our numbers against those of its own modifier.
