@@ -12,12 +12,14 @@ namespace irenic {
 
 /// A file that appears under its name whole or not at all. Written under a temporary name in the same folder, synced,
 /// and renamed by commit(), which never replaces a file that is already there. Without commit() nothing is left; what a process
-/// that was killed left behind is cleared away by the next create() in that folder. Such a file is known by its name, its age, and that
-/// nobody holds a lock on it (flock).
+/// that was killed left behind is cleared away by the next create() in that folder. Such a file is known by its name, which tells whose it is
+/// (process_mark.h): a process of this machine that is gone, or one of another that has not touched it for a day. Neither locks nor hard
+/// links are needed, which network drives may lack. Modes follow the umask.
 class AtomicFile
 {
 public:
-    static Result<AtomicFile> create(const std::filesystem::path &target);
+    /// Taken where the name is, unless that is to be replaced.
+    static Result<AtomicFile> create(const std::filesystem::path &target, bool replacing = false);
     AtomicFile(AtomicFile &&other) noexcept;
     AtomicFile &operator=(AtomicFile &&) = delete;
     ~AtomicFile();
@@ -33,6 +35,8 @@ public:
     Status settle();
     /// Settles where that was not done, and gives the file its name. Taken where another has it by now.
     Status commit();
+    /// The same in place of what has the name: for documents of our own alone, whose last version this is to follow.
+    Status commitReplacing();
 
     /// What the system's error means for the target, as a sentence.
     Error failure(int errorNumber) const;
@@ -40,6 +44,7 @@ public:
     static int sweep(const std::filesystem::path &folder);
 
 private:
+    Status named(bool (*rename)(const std::filesystem::path &, const std::filesystem::path &));
     AtomicFile(std::filesystem::path target, std::filesystem::path temporary, int descriptor);
 
     std::filesystem::path m_target, m_temporary;

@@ -7,6 +7,7 @@
 #include "export/opcodes.h"
 #include "export/provenance.h"
 #include "irenic/picture.h"
+#include "irenic/text.h"
 
 #include <cmath>
 #include <set>
@@ -41,27 +42,16 @@ void setPair(TiffDirectory &d, uint16_t tag, TiffType type, double a, double b)
     d.setNumbers(tag, type, std::array{a, b});
 }
 
-/// Multiplies a level entry by a whole factor without rounding: integers grow their type, fractions their numerator.
+/// Multiplies a level entry by a whole factor, whatever its type.
 void scaleEntry(TiffDirectory &d, uint16_t tag, int factor)
 {
     const TiffEntry *found = d.find(tag);
     if (!found || factor == 1)
         return;
-    TiffEntry e = *found;
-    if (e.type == TiffRational || e.type == TiffSRational) {
-        for (size_t i = 0; i < e.count; ++i) {
-            int32_t numerator = 0;
-            std::memcpy(&numerator, e.bytes.data() + i * 8, 4);
-            numerator *= factor;
-            std::memcpy(e.bytes.data() + i * 8, &numerator, 4);
-        }
-        d.set(std::move(e));
-        return;
-    }
-    std::vector<double> values = e.numbers();
+    std::vector<double> values = found->numbers();
     for (double &v : values)
         v *= factor;
-    d.setNumbers(tag, e.type == TiffShort || e.type == TiffByte ? TiffLong : TiffType(e.type), values);
+    d.setLevels(tag, values);
 }
 
 /// Directories for a frame that did not come from a DNG: the colour description as LibRaw gave it.
@@ -81,6 +71,21 @@ void describeForeign(const Frame &frame, TiffDirectory &main, TiffDirectory &raw
     main.setRationals(TagColorMatrix1, TiffSRational, matrix, 10000);
     main.setNumber(TagCalibrationIlluminant1, TiffShort, c.illuminants[0] ? c.illuminants[0] : 21);
     main.setRationals(TagAsShotNeutral, TiffRational, c.asShotNeutral, 1000000);
+    const auto set = [&](uint16_t tag, const std::optional<Matrix3> &m) {
+        if (m)
+            main.setRationals(tag, TiffSRational, *m, 1000000);
+    };
+    set(TagColorMatrix2, c.colourMatrix[1]);
+    set(TagForwardMatrix1, c.forwardMatrix[0]);
+    set(TagForwardMatrix2, c.forwardMatrix[1]);
+    set(TagCameraCalibration1, c.cameraCalibration[0]);
+    set(TagCameraCalibration2, c.cameraCalibration[1]);
+    if (c.colourMatrix[1])
+        main.setNumber(TagCalibrationIlluminant2, TiffShort, c.illuminants[1]);
+    if (c.analogBalance != Vector3{1, 1, 1})
+        main.setRationals(TagAnalogBalance, TiffRational, c.analogBalance, 1000000);
+    if (c.baselineExposureEv != 0)
+        main.setRationals(TagBaselineExposure, TiffSRational, std::array{c.baselineExposureEv}, 1000000);
     const auto origin = frame.active;
     if (frame.kind == FrameKind::Mosaic) {
         setPair(raw, TagCfaRepeatPatternDim, TiffShort, 2, 2);
@@ -90,7 +95,7 @@ void describeForeign(const Frame &frame, TiffDirectory &main, TiffDirectory &raw
         raw.setNumber(TagCfaLayout, TiffShort, 1);
         setPair(raw, TagBlackLevelRepeatDim, TiffShort, frame.levels.repeatRows, frame.levels.repeatCols);
         const std::vector<double> black(frame.levels.black.begin(), frame.levels.black.end());
-        raw.setRationals(TagBlackLevel, TiffRational, black, 256);
+        raw.setLevels(TagBlackLevel, black);
     }
     raw.setNumbers(TagActiveArea, TiffLong, std::array{double(origin.y), double(origin.x), double(origin.bottom()), double(origin.right())});
     setPair(raw, TagDefaultCropOrigin, TiffLong, frame.crop.x - origin.x, frame.crop.y - origin.y);
@@ -151,8 +156,7 @@ void describeLinear(const Frame &frame, int scale, TiffDirectory &raw)
             raw.erase(tag);
     setPair(raw, TagBlackLevelRepeatDim, TiffShort, 1, 1);
     const std::vector<double> black{double(frame.levels.black[0]) * scale, double(frame.levels.black[1]) * scale, double(frame.levels.black[2]) * scale};
-    const bool whole = std::all_of(black.begin(), black.end(), [](double v) { return v == std::floor(v); });
-    whole ? raw.setNumbers(TagBlackLevel, TiffLong, black) : raw.setRationals(TagBlackLevel, TiffRational, black, 256);
+    raw.setLevels(TagBlackLevel, black);
     raw.setNumbers(TagWhiteLevel, TiffLong, std::vector<double>(3, double(frame.levels.white) * scale));
     const Rect &a = frame.active, &c = frame.crop;
     raw.setNumbers(TagActiveArea, TiffLong, std::array{double(a.y), double(a.x), double(a.bottom()), double(a.right())});
@@ -221,9 +225,12 @@ Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, CleanCac
         const auto colours = demosaicRegion(cleaner, band, cache, stage(run, double(top) / frame.active.height, double(top + band.height) / frame.active.height));
         if (!colours)
             return colours.error();
-        for (int y = 0; y < band.height; ++y)
+        const Status stored = parallelFor(band.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
             std::transform(colours.value().row(y), colours.value().row(y) + band.width * 3, linear->samples.row(top + y),
                            [](float v) { return uint16_t(std::clamp(std::lround(v * (kWhite - kBlack) + kBlack), 0l, 65535l)); });
+        });
+        if (!stored)
+            return stored.error();
     }
     return std::shared_ptr<const Frame>(std::move(linear));
 }
@@ -278,14 +285,57 @@ void dropApplied(const LensCorrection &lens, bool straightened, TiffDirectory &r
         }
 }
 
-Status readsBackAs(const AtomicFile &file, const Plane<uint16_t> &meant, const RunContext &run)
+bool near(double a, double b)
+{
+    return std::abs(a - b) <= 1e-4 * std::max({1.0, std::abs(a), std::abs(b)}); // fractions are written with four digits and more
+}
+
+template <class List>
+bool allNear(const List &a, const List &b, double scale = 1)
+{
+    return a.size() == b.size() && std::equal(a.begin(), a.end(), b.begin(), [scale](double x, double y) { return near(x * scale, y); });
+}
+
+/// What of a frame decides how its samples are shown, and is other in the file; empty where all is as it was meant.
+std::string differenceOf(const FrameFacts &meant, int scale, const FrameFacts &got)
+{
+    const auto pair = [](const auto &a, const auto &b) {
+        for (size_t i = 0; i < 2; ++i)
+            if (a[i].has_value() != b[i].has_value() || (a[i] && !allNear(*a[i], *b[i])))
+                return false;
+        return true;
+    };
+    const ColourDescription &c = meant.colour, &d = got.colour;
+    if (meant.kind != got.kind || (meant.kind == FrameKind::Mosaic && !(meant.cfa == got.cfa)))
+        return "its sensor pattern";
+    if (!(meant.active == got.active))
+        return "its active area";
+    if (!(meant.crop == got.crop))
+        return "its crop";
+    if (meant.orientation != got.orientation)
+        return "its orientation";
+    const Levels &l = meant.levels, &m = got.levels;
+    const bool sameRepeat = meant.kind != FrameKind::Mosaic || (l.repeatRows == m.repeatRows && l.repeatCols == m.repeatCols);
+    if (!sameRepeat || !near(double(l.white) * scale, double(m.white)) || !allNear(l.black, m.black, scale) || !allNear(l.deltaRow, m.deltaRow, scale) || !allNear(l.deltaColumn, m.deltaColumn, scale))
+        return "its black and white levels";
+    if (!allNear(c.asShotNeutral, d.asShotNeutral) || !allNear(c.analogBalance, d.analogBalance))
+        return "its white balance";
+    // A frame without a matrix is written as the sRGB that it was shown as.
+    if (c.colourMatrix[0] && (!pair(c.colourMatrix, d.colourMatrix) || !pair(c.forwardMatrix, d.forwardMatrix) || !pair(c.cameraCalibration, d.cameraCalibration)))
+        return "its colour matrices";
+    return near(c.baselineExposureEv, d.baselineExposureEv) ? std::string() : "its baseline exposure";
+}
+
+Status readsBackAs(const AtomicFile &file, const Frame &described, const Plane<uint16_t> &meant, int scale, const RunContext &run)
 {
     const Result<std::shared_ptr<const Frame>> back = readFrame(file.temporaryPath(), {run.threads, run.stop, {}, run.background});
     if (!back)
-        return verifyError(file.target(), "it could not be decoded (" + back.error().userMessage + ")");
+        return back.error().code == ErrorCode::Cancelled ? back.error() : verifyError(file.target(), "it could not be decoded (" + back.error().userMessage + ")");
     const Plane<uint16_t> &got = back.value()->samples;
     if (got.size() != meant.size())
         return verifyError(file.target(), "its size was wrong");
+    if (const std::string other = differenceOf(described, scale, *back.value()); !other.empty())
+        return verifyError(file.target(), other + " differed");
     for (int y = 0; y < meant.height(); ++y)
         if (!std::equal(meant.row(y), meant.row(y) + meant.width(), got.row(y)))
             return verifyError(file.target(), "its samples differed");
@@ -296,14 +346,14 @@ Status readsBackAs(const AtomicFile &file, const Plane<uint16_t> &meant, const R
 
 Error verifyError(const std::filesystem::path &target, const std::string &what)
 {
-    return {ErrorCode::WriteFailed, target.string() + " was not written: " + what + " when it was read back. Nothing was left behind and the original is untouched.", {}};
+    return {ErrorCode::WriteFailed, textOf(target) + " was not written: " + what + " when it was read back. Nothing was left behind and the original is untouched.", {}};
 }
 
 Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const ExportOptions &options, const Provenance &provenance, CleanCache *cache, const RunContext &run)
 {
     const Frame &source = cleaner.frame();
     if (source.kind == FrameKind::Rendered)
-        return Error{ErrorCode::BadParameter, source.file.filename().string() + " is a finished picture and not raw; it can be written as a TIFF.", {}};
+        return Error{ErrorCode::BadParameter, textOf(source.file.filename()) + " is a finished picture and not raw; it can be written as a TIFF.", {}};
     const double share = cleaningShare(cleaner, options.format), written = share + (1 - share) * 0.7;
     // What is stored: cleaned samples of the frame itself, or those of one that was demosaiced on the way.
     std::shared_ptr<const Frame> frame = cleaner.sharedFrame();
@@ -327,7 +377,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     if (!preview)
         return preview.error();
     TiffDirectory main, raw;
-    describe(*frame, cleaned.scale, source.file.filename().string(), provenance, main, raw);
+    describe(*frame, cleaned.scale, textOf(source.file.filename()), provenance, main, raw);
     dropApplied(cleaner.edits().lens, straightened, raw);
     if (!cleaner.isIdentity())
         describeNoise(source, noise, cleaner.treatment(), raw);
@@ -336,7 +386,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
         return s;
     if (const Status s = file.settle(); !s)
         return s;
-    return readsBackAs(file, *samples, run);
+    return readsBackAs(file, *frame, *samples, cleaned.scale, run);
 }
 
 } // namespace irenic

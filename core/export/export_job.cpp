@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export_job.h"
 
-#include "base/parallel.h"
 #include "files/json.h"
+#include "irenic/barrier.h"
+#include "irenic/text.h"
 
 namespace irenic {
 
@@ -20,14 +21,14 @@ bool nameIsKnown(const ExportJob &job)
 }
 
 /// The export that is there already, or that the clash rule leaves alone.
-std::optional<ExportOutcome> alreadyThere(const ExportJob &job, const std::string &name, ExportFormat format, const Treatment &treatment)
+std::optional<ExportOutcome> alreadyThere(const ExportJob &job, const std::string &name, ExportFormat format, const Treatment &treatment, const RunContext &run)
 {
     ExportOutcome outcome;
     outcome.treatment = treatment;
     outcome.format = format;
     outcome.skipped = true;
     if (!job.again)
-        if (const auto done = findDone(job.folder, name, format, job.source, requestText(job, format))) {
+        if (const auto done = findDone(job.folder, name, format, job.source, requestText(job, format), run)) {
             outcome.report.file = *done;
             outcome.note = "it is there already, made of the same original in the same way";
             return outcome;
@@ -42,15 +43,24 @@ std::optional<ExportOutcome> alreadyThere(const ExportJob &job, const std::strin
     return std::nullopt;
 }
 
-/// Under the next free name for as long as others take it first.
-Result<ExportReport> exportUnderFreeName(const ExportJob &job, const Cleaner &cleaner, const NoiseReport &noise, const std::string &name, const ExportOptions &options, const RunContext &run, CleanCache *cache)
+/// Under the name, or the next free one. Where others take it first the clash rule holds anew, for what is there then.
+Status exportUnderName(const ExportJob &job, const Cleaner &cleaner, const NoiseReport &noise, const std::string &name, const ExportOptions &options, const RunContext &run, CleanCache *cache, ExportOutcome &outcome)
 {
     constexpr int kMostTries = 20;
+    const RunContext quiet{run.threads, run.stop, {}, run.background};
     for (int i = 0;; ++i) {
-        const auto target = freeName(job.folder, name, options.format);
+        const auto target = job.clash == ExportJob::Clash::Skip ? job.folder / (name + formatEnding(options.format)) : freeName(job.folder, name, options.format);
         Result<ExportReport> report = exportCleaned(cleaner, noise, target, options, run, cache);
-        if (report || report.error().code != ErrorCode::Taken || i == kMostTries)
-            return report;
+        if (report) {
+            outcome.report = report.take();
+            return {};
+        }
+        if (report.error().code != ErrorCode::Taken || i == kMostTries)
+            return report.error();
+        if (auto there = alreadyThere(job, name, options.format, outcome.treatment, quiet)) {
+            outcome = *there;
+            return {};
+        }
     }
 }
 
@@ -89,12 +99,14 @@ bool cleanAlike(const ExportJob &a, const ExportJob &b)
     return a.source == b.source && a.treatment == b.treatment && a.regions == b.regions && a.lens == b.lens && a.seriesNoise == b.seriesNoise;
 }
 
-Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run, bool dryRun, ExportMemory *memory)
+namespace {
+
+Result<ExportOutcome> run(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory)
 {
     for (const Status &s : {validate(job.treatment), validate(job.regions), validate(job.lens)})
         if (!s)
             return s.error();
-    const RunContext quiet{run.threads, run.stop, {}, run.background};
+    const RunContext quiet{context.threads, context.stop, {}, context.background};
     const bool remembered = memory && memory->serves(job);
     if (remembered) {
         frame = memory->frame;
@@ -111,11 +123,11 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
     options.request = requestText(job, options.format);
     const auto nameFor = [&](const Treatment &t) { return expandName(job.nameTemplate, *frame, t, job.parts); };
     if (nameIsKnown(job)) { // what is done need not be measured again
-        const Treatment t = job.treatment.known().value_or(Treatment());
+        const Treatment t = carriedOut(job.treatment.known().value_or(Treatment()), frame->kind);
         const Result<std::string> name = nameFor(t);
         if (!name)
             return name.error();
-        if (auto there = alreadyThere(job, name.value(), options.format, t))
+        if (auto there = alreadyThere(job, name.value(), options.format, t, quiet))
             return *there;
     }
     if (!noise) {
@@ -125,14 +137,19 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
         noise = std::make_shared<const NoiseReport>(measured.take());
     }
     ExportOutcome outcome;
-    outcome.treatment = job.treatment.resolved(*noise);
+    const Treatment asked = job.treatment.resolved(*noise);
+    outcome.treatment = carriedOut(asked, frame->kind);
+    if (outcome.treatment.method != asked.method) {
+        outcome.askedMethod = options.askedMethod = asked.method;
+        outcome.note = std::string(findMethod(asked.method)->label) + " is for sensor samples of two-by-two patterns; " + findMethod(outcome.treatment.method)->label + " cleaned this frame in its place";
+    }
     outcome.reason = job.treatment.method == "auto" ? suggestTreatment(*noise).reason : std::string();
     outcome.format = options.format;
     const Result<std::string> name = nameFor(outcome.treatment);
     if (!name)
         return name.error();
     if (!nameIsKnown(job))
-        if (auto there = alreadyThere(job, name.value(), options.format, outcome.treatment))
+        if (auto there = alreadyThere(job, name.value(), options.format, outcome.treatment, quiet))
             return *there;
     if (dryRun) {
         outcome.report.file = freeName(job.folder, name.value(), options.format);
@@ -148,18 +165,26 @@ Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const F
     }
     std::error_code ec;
     std::filesystem::create_directories(job.folder, ec);
-    Result<ExportReport> written = exportUnderFreeName(job, Cleaner(frame, noise, outcome.treatment, editsOf(job, frame, noise)), *noise, name.value(), options, run, memory ? memory->cleaned.get() : nullptr);
-    if (!written)
-        return written.error();
-    outcome.report = written.take();
+    const Cleaner cleaner(frame, noise, outcome.treatment, editsOf(job, frame, noise));
+    if (const Status s = exportUnderName(job, cleaner, *noise, name.value(), options, context, memory ? memory->cleaned.get() : nullptr, outcome); !s)
+        return s.error();
+    if (outcome.skipped)
+        return outcome;
     if (job.sidecar) {
         const auto sidecar = copySidecar(job.source, outcome.report.file);
         if (sidecar)
             outcome.report.sidecar = sidecar.value();
         else
-            outcome.note = sidecar.error().userMessage;
+            outcome.note += (outcome.note.empty() ? "" : "; ") + sidecar.error().userMessage;
     }
     return outcome;
+}
+
+} // namespace
+
+Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory)
+{
+    return behindBarrier(textOf(job.source.filename()), [&] { return run(job, std::move(frame), std::move(noise), context, dryRun, memory); });
 }
 
 } // namespace irenic

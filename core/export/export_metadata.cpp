@@ -2,6 +2,7 @@
 #include "export/export_rendered.h"
 
 #include "export/provenance.h"
+#include "raw/metadata.h"
 
 #include <exiv2/exiv2.hpp>
 
@@ -18,8 +19,7 @@ void copyMetadata(const Frame &frame, Exiv2::Image &to)
     static const std::set<std::string> kDescribing{"ImageDescription", "Make", "Model", "Artist", "Copyright", "DateTime", "HostComputer", "Rating"};
     // Of a raw's XMP only what describes the photograph: how another program would develop it has been done by now, or not asked for.
     static const std::set<std::string> kPublic{"dc", "xmp", "xmpRights", "xmpMM", "iptc", "iptcExt", "plus", "exif", "exifEX", "tiff", "mwg-rs", "mwg-kw"};
-    const auto source = Exiv2::ImageFactory::open(frame.file.string());
-    source->readMetadata();
+    const auto source = openMetadata(frame.file);
     const bool wasRaw = frame.kind != FrameKind::Rendered;
     for (const Exiv2::Exifdatum &d : source->exifData())
         if ((d.groupName() == "Photo" && !(wasRaw && d.tagName() == "MakerNote")) || d.groupName() == "GPSInfo" || (d.groupName() == "Image" && kDescribing.contains(d.tagName())))
@@ -61,12 +61,11 @@ void fillIn(const ShootingData &s, Exiv2::ExifData &exif)
 bool writeMetadata(const std::filesystem::path &path, const Frame &frame, const ExportOptions &options, Size size, const Provenance &provenance)
 {
     try {
-        const auto image = Exiv2::ImageFactory::open(path.string());
-        image->readMetadata();
+        const auto image = openMetadata(path);
         Exiv2::ExifData &exif = image->exifData();
         try {
             copyMetadata(frame, *image);
-        } catch (const Exiv2::AnyError &) {
+        } catch (const std::exception &) {
             // A source that Exiv2 cannot read: what the decoder knows must do.
         }
         fillIn(frame.shooting, exif);
@@ -81,7 +80,7 @@ bool writeMetadata(const std::filesystem::path &path, const Frame &frame, const 
         addProvenance(image->xmpData(), provenance);
         image->writeMetadata();
         return true;
-    } catch (const Exiv2::AnyError &) {
+    } catch (const std::exception &) {
         return false;
     }
 }

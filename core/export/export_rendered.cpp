@@ -1,11 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "export/export_rendered.h"
 
+#include "base/abandonable.h"
 #include "base/parallel.h"
 #include "irenic/picture.h"
+#include "irenic/text.h"
 #include "render/profile.h"
 
 #include <cerrno>
+
+#include <unistd.h>
 
 namespace irenic {
 
@@ -66,9 +70,12 @@ Result<PictureFile> pictureFile(const Cleaner &cleaner, const ExportOptions &opt
     Result<RgbImage<uint16_t>> picture = renderAll<uint16_t>(cleaner, options, cache, run);
     if (!picture)
         return picture.error();
-    if (options.format == ExportFormat::Tiff)
+    if (options.format == ExportFormat::Tiff && options.bits != 8)
         return tiffFile(picture.take(), options, profile);
-    return options.format == ExportFormat::Jpeg ? jpegProof(picture.value(), options, profile) : pngProof(picture.value(), options, profile);
+    const Result<RgbImage<uint8_t>> dithered = dithered8(picture.value(), run);
+    if (!dithered)
+        return dithered.error();
+    return options.format == ExportFormat::Tiff ? tiffFile(dithered.value(), options, profile) : options.format == ExportFormat::Jpeg ? jpegProof(dithered.value(), options, profile) : pngProof(dithered.value(), options, profile);
 }
 
 } // namespace
@@ -92,7 +99,13 @@ Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &optio
         const auto linear = developRegion(cleaner, band, lookOf(options), cache, stage(run, double(top) / crop.height, double(top + band.height) / crop.height));
         if (!linear)
             return linear.error();
-        encodeInto(linear.value(), options.profile == OutputProfile::Linear, picture.row(top));
+        const Status encoded = parallelFor(band.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
+            RgbImage<float> row = RgbImage<float>::ofSize({band.width, 1});
+            std::copy_n(linear.value().row(y), 3 * band.width, row.row(0));
+            encodeInto(row, options.profile == OutputProfile::Linear, picture.row(top + y));
+        });
+        if (!encoded)
+            return encoded.error();
     }
     return turned(picture, cleaner.frame().orientation);
 }
@@ -111,16 +124,26 @@ Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptio
     if (!picture)
         return picture.error();
     errno = 0;
-    if (!picture.value().write(file.temporaryPath()))
-        return file.failure(errno ? errno : EIO);
+    const bool written = picture.value().write(file.temporaryPath(), run.stop);
     if (run.stop.stop_requested())
         return cancelledError();
-    if (!writeMetadata(file.temporaryPath(), cleaner.frame(), options, picture.value().size, provenance))
-        return verifyError(file.target(), "the shooting data could not be added");
+    if (!written)
+        return file.failure(errno ? errno : EIO);
+    // Exiv2 writes the whole file anew, which takes a while and cannot be stopped.
+    const auto addMetadata = [path = file.temporaryPath(), target = file.target(), frame = cleaner.sharedFrame(), options, size = picture.value().size, provenance]() -> Status {
+        return writeMetadata(path, *frame, options, size, provenance) ? Status() : verifyError(target, "the shooting data could not be added");
+    };
+    if (const Status s = abandonable(run.stop, textOf(file.target()), addMetadata, [path = file.temporaryPath()] { ::unlink(path.c_str()); }); !s)
+        return s;
     if (const Status s = file.settle(); !s)
         return s;
-    if (!picture.value().readsBack(file.temporaryPath()))
+    const bool same = picture.value().readsBack(file.temporaryPath(), run.stop);
+    if (run.stop.stop_requested())
+        return cancelledError();
+    if (!same)
         return verifyError(file.target(), "its pixels differed");
+    if (const Result<Provenance> told = readProvenance(file.temporaryPath()); !told || !(told.value() == provenance))
+        return verifyError(file.target(), "what it tells of its making differed");
     if (run.onProgress)
         run.onProgress(1);
     return {};

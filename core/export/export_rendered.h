@@ -20,18 +20,19 @@ std::vector<uint8_t> profileOf(const Frame &frame, const ExportOptions &options)
 bool writeMetadata(const std::filesystem::path &path, const Frame &frame, const ExportOptions &options, Size size, const Provenance &provenance);
 
 /// To 8 bits, with half a step of noise either way that belongs to each place, so that smooth tones do not fall into bands.
-RgbImage<uint8_t> dithered8(const RgbImage<uint16_t> &picture);
+Result<RgbImage<uint8_t>> dithered8(const RgbImage<uint16_t> &picture, const RunContext &run = {});
 
-/// What writes pixels under a file's temporary name and reads them back. `write` answers false where the system refused, `readsBack`
-/// where what is read is not what was meant.
+/// What writes pixels under a file's temporary name and reads them back, with their profile. `write` answers false where the system refused,
+/// `readsBack` where what is read is not what was meant, both where they were stopped, which they are within a row.
 struct PictureFile {
-    std::function<bool(const std::filesystem::path &)> write;
-    std::function<bool(const std::filesystem::path &)> readsBack;
+    std::function<bool(const std::filesystem::path &, const std::stop_token &)> write;
+    std::function<bool(const std::filesystem::path &, const std::stop_token &)> readsBack;
     Size size;
 };
+PictureFile tiffFile(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
 PictureFile tiffFile(RgbImage<uint16_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
 PictureFile tiffFile(RgbImage<float> picture, const ExportOptions &options, std::vector<uint8_t> profile);
-PictureFile jpegProof(const RgbImage<uint16_t> &picture, const ExportOptions &options, std::vector<uint8_t> profile);
-PictureFile pngProof(const RgbImage<uint16_t> &picture, const ExportOptions &options, std::vector<uint8_t> profile);
+PictureFile jpegProof(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
+PictureFile pngProof(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
 
 } // namespace irenic

@@ -20,11 +20,10 @@ TiffHandle openTiff(const std::filesystem::path &path, const char *mode)
 }
 
 template <class T>
-bool writePixels(const std::filesystem::path &path, const RgbImage<T> &picture, const ExportOptions &options, const std::vector<uint8_t> &icc)
+bool writePixels(const std::filesystem::path &path, const RgbImage<T> &picture, const ExportOptions &options, const std::vector<uint8_t> &icc, const std::stop_token &stop)
 {
     constexpr bool isFloat = std::is_floating_point_v<T>;
-    // BigTIFF only where four gigabytes do not do; half of that leaves room for a bad compression.
-    const TiffHandle tif = openTiff(path, picture.samples.size() * sizeof(T) > (size_t(1) << 31) ? "w8" : "w");
+    const TiffHandle tif = openTiff(path, "w"); // exportCleaned() has refused what only a BigTIFF could hold
     if (!tif)
         return false;
     TIFFSetField(tif.get(), TIFFTAG_IMAGEWIDTH, uint32_t(picture.size.width));
@@ -50,14 +49,14 @@ bool writePixels(const std::filesystem::path &path, const RgbImage<T> &picture, 
     std::vector<T> row(size_t(picture.size.width) * 3); // LibTIFF's predictor scribbles over what it is given
     for (int y = 0; y < picture.size.height; ++y) {
         std::copy_n(picture.row(y), row.size(), row.begin());
-        if (TIFFWriteScanline(tif.get(), row.data(), uint32_t(y)) != 1)
+        if (stop.stop_requested() || TIFFWriteScanline(tif.get(), row.data(), uint32_t(y)) != 1)
             return false;
     }
     return TIFFFlush(tif.get()) == 1;
 }
 
 template <class T>
-bool readsBackAs(const std::filesystem::path &path, const RgbImage<T> &picture)
+bool readsBackAs(const std::filesystem::path &path, const RgbImage<T> &picture, const std::vector<uint8_t> &icc, const std::stop_token &stop)
 {
     const TiffHandle tif = openTiff(path, "r");
     uint32_t width = 0, height = 0;
@@ -65,9 +64,15 @@ bool readsBackAs(const std::filesystem::path &path, const RgbImage<T> &picture)
         || width != uint32_t(picture.size.width) || height != uint32_t(picture.size.height)
         || TIFFScanlineSize(tif.get()) != tmsize_t(width * 3 * sizeof(T)))
         return false;
+    uint32_t profileBytes = 0;
+    void *profile = nullptr;
+    uint16_t turn = ORIENTATION_TOPLEFT;
+    TIFFGetFieldDefaulted(tif.get(), TIFFTAG_ORIENTATION, &turn);
+    if (turn != ORIENTATION_TOPLEFT || !TIFFGetField(tif.get(), TIFFTAG_ICCPROFILE, &profileBytes, &profile) || profileBytes != icc.size() || std::memcmp(profile, icc.data(), icc.size()) != 0)
+        return false;
     std::vector<T> row(size_t(width) * 3);
     for (uint32_t y = 0; y < height; ++y)
-        if (TIFFReadScanline(tif.get(), row.data(), y) != 1 || std::memcmp(row.data(), picture.row(int(y)), row.size() * sizeof(T)) != 0)
+        if (stop.stop_requested() || TIFFReadScanline(tif.get(), row.data(), y) != 1 || std::memcmp(row.data(), picture.row(int(y)), row.size() * sizeof(T)) != 0)
             return false;
     return true;
 }
@@ -76,15 +81,20 @@ template <class T>
 PictureFile fileOf(RgbImage<T> picture, const ExportOptions &options, std::vector<uint8_t> profile)
 {
     const auto held = std::make_shared<const RgbImage<T>>(std::move(picture));
-    return {[=](const std::filesystem::path &path) { return writePixels(path, *held, options, profile); },
-            [=](const std::filesystem::path &path) { return readsBackAs(path, *held); }, held->size};
+    return {[=](const std::filesystem::path &path, const std::stop_token &stop) { return writePixels(path, *held, options, profile, stop); },
+            [=](const std::filesystem::path &path, const std::stop_token &stop) { return readsBackAs(path, *held, profile, stop); }, held->size};
 }
 
 } // namespace
 
 PictureFile tiffFile(RgbImage<uint16_t> picture, const ExportOptions &options, std::vector<uint8_t> profile)
 {
-    return options.bits == 8 ? fileOf(dithered8(picture), options, std::move(profile)) : fileOf(std::move(picture), options, std::move(profile));
+    return fileOf(std::move(picture), options, std::move(profile));
+}
+
+PictureFile tiffFile(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile)
+{
+    return fileOf(std::move(picture), options, std::move(profile));
 }
 
 PictureFile tiffFile(RgbImage<float> picture, const ExportOptions &options, std::vector<uint8_t> profile)

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "export/foreign_metadata.h"
 
-#include "export/provenance.h"
+#include "raw/metadata.h"
 
 #include <exiv2/exiv2.hpp>
 
@@ -29,10 +29,8 @@ void addForeignMetadata(const std::filesystem::path &file, TiffDirectory &main)
 {
     constexpr uint16_t kInteroperability = 40965;
     static const std::set<uint16_t> kDescribing{TagImageDescription, TagArtist, TagCopyright, TagDateTime};
-    prepareXmp();
     try {
-        const auto image = Exiv2::ImageFactory::open(file.string());
-        image->readMetadata();
+        const auto image = openMetadata(file);
         TiffDirectory exif, gps;
         for (const Exiv2::Exifdatum &d : image->exifData()) {
             const auto entry = entryOf(d);
@@ -51,7 +49,7 @@ void addForeignMetadata(const std::filesystem::path &file, TiffDirectory &main)
             main.gps = {gps};
         if (const std::string packet = image->xmpPacket(); !packet.empty())
             main.setBytes(TagXmp, TiffByte, std::as_bytes(std::span(packet)));
-    } catch (const Exiv2::AnyError &) {
+    } catch (const std::exception &) {
         main.exif.clear();
         main.gps.clear();
     }

@@ -1,11 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export.h"
 
+#include "base/input_file.h"
 #include "export/atomic_file.h"
 #include "irenic/provenance.h"
-
-#include <cstdio>
-#include <fstream>
+#include "irenic/text.h"
 
 namespace irenic {
 
@@ -91,11 +90,6 @@ Status validate(const ExportOptions &o)
 
 Result<std::string> expandName(const std::string &nameTemplate, const Frame &frame, const Treatment &treatment, const NameParts &parts)
 {
-    const auto number = [](const char *format, auto v) {
-        char text[32];
-        std::snprintf(text, sizeof text, format, v);
-        return std::string(text);
-    };
     const std::string &date = frame.shooting.dateTime;
     std::string out;
     for (size_t i = 0; i < nameTemplate.size(); ++i) {
@@ -112,21 +106,21 @@ Result<std::string> expandName(const std::string &nameTemplate, const Frame &fra
         else if (word == "method")
             out += treatment.method;
         else if (word == "luminance")
-            out += number("%g", treatment.luminance);
+            out += plainNumber(treatment.luminance);
         else if (word == "colour")
-            out += number("%g", treatment.colour);
+            out += plainNumber(treatment.colour);
         else if (word == "iso")
-            out += number("%g", frame.shooting.iso);
+            out += plainNumber(frame.shooting.iso);
         else if (word == "date")
             out += date.size() >= 10 ? date.substr(0, 4) + date.substr(5, 2) + date.substr(8, 2) : date;
         else if (word == "counter")
-            out += number("%04d", parts.counter);
+            out += std::string(size_t(std::max(0, 4 - int(std::to_string(parts.counter).size()))), '0') + std::to_string(parts.counter);
         else
-            return Error{ErrorCode::BadParameter, "The name \"" + nameTemplate + "\" holds {" + word + "}, which stands for nothing; use {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} or {counter}.", {}};
+            return Error{ErrorCode::BadParameter, "The name \"" + utf8Text(nameTemplate) + "\" holds {" + word + "}, which stands for nothing; use {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} or {counter}.", {}};
         i = end;
     }
     if (out.empty() || out.find('/') != std::string::npos || out == "." || out == "..")
-        return Error{ErrorCode::BadParameter, "\"" + out + "\" cannot be the name of a file.", {}};
+        return Error{ErrorCode::BadParameter, "\"" + textOf(out) + "\" cannot be the name of a file.", {}};
     return out;
 }
 
@@ -163,31 +157,26 @@ Result<std::filesystem::path> copySidecar(const std::filesystem::path &original,
         to += from.extension();
     else
         to.replace_extension(from.extension());
-    std::ifstream in(from, std::ios::binary);
-    const std::string bytes((std::istreambuf_iterator<char>(in)), {});
-    if (!in)
-        return Error{ErrorCode::WriteFailed, "The sidecar " + from.string() + " cannot be read; the picture itself was written.", {}};
-    auto file = AtomicFile::create(to);
-    if (!file)
-        return file.error().code == ErrorCode::Taken ? Result<std::filesystem::path>(std::filesystem::path()) : file.error();
-    if (const Status s = file.value().append(std::as_bytes(std::span(bytes))); !s)
-        return s.error();
-    if (const Status s = file.value().commit(); !s)
+    constexpr uint64_t kMostBytes = 256 << 20;
+    const Result<std::string> bytes = readWholeFile(from, kMostBytes);
+    if (!bytes)
+        return Error{ErrorCode::WriteFailed, "The sidecar " + textOf(from) + " cannot be read; the picture itself was written.", {}};
+    if (const Status s = writeNewFile(to, std::as_bytes(std::span(bytes.value()))); !s)
         return s.error().code == ErrorCode::Taken ? Result<std::filesystem::path>(std::filesystem::path()) : s.error();
     return to;
 }
 
-std::optional<std::filesystem::path> findDone(const std::filesystem::path &folder, const std::string &name, ExportFormat format, const std::filesystem::path &source, const std::string &request)
+std::optional<std::filesystem::path> findDone(const std::filesystem::path &folder, const std::string &name, ExportFormat format, const std::filesystem::path &source, const std::string &request, const RunContext &run)
 {
     std::optional<std::pair<uint64_t, uint32_t>> fingerprint;
-    for (int number = 1; isThere(numbered(folder, name, format, number)); ++number) {
+    for (int number = 1; isThere(numbered(folder, name, format, number)) && !run.stop.stop_requested(); ++number) {
         const std::filesystem::path path = numbered(folder, name, format, number);
         const Result<Provenance> told = readProvenance(path);
         if (!told || told.value().request != request)
             continue;
         if (!fingerprint)
-            fingerprint = fingerprintOf(source);
-        if (fingerprint && told.value().sourceBytes == fingerprint->first && told.value().sourceCrc == fingerprint->second && readFrame(path))
+            fingerprint = fingerprintOf(source, run.stop);
+        if (fingerprint && told.value().sourceBytes == fingerprint->first && told.value().sourceCrc == fingerprint->second && readFrame(path, {run.threads, run.stop, {}, run.background}))
             return path;
     }
     return std::nullopt;

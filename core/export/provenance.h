@@ -2,7 +2,7 @@
 #pragma once
 
 #include "irenic/provenance.h"
-#include "irenic/clean.h"
+#include "irenic/export.h"
 
 namespace Exiv2 {
 class XmpData;
@@ -10,14 +10,11 @@ class XmpData;
 
 namespace irenic {
 
-Provenance provenanceOf(const Cleaner &cleaner, const NoiseReport &noise, const std::string &request);
+Provenance provenanceOf(const Cleaner &cleaner, const NoiseReport &noise, const ExportOptions &options, const std::stop_token &stop);
 
 /// Adds what is to be told; whatever else the XMP holds stays.
 void addProvenance(Exiv2::XmpData &xmp, const Provenance &provenance);
 /// The same to a packet, which may be empty; one that cannot be read is kept out.
 std::string packetWith(const std::string &packet, const Provenance &provenance);
-
-/// Exiv2's XMP is safe between threads only after this; may be called any number of times.
-void prepareXmp();
 
 } // namespace irenic

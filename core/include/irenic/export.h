@@ -5,6 +5,7 @@
 #include "irenic/readings.h"
 
 #include <filesystem>
+#include <span>
 
 namespace irenic {
 
@@ -47,6 +48,7 @@ struct ExportOptions {
     TiffCompression compression = TiffCompression::Deflate;
     double dpi = 300;
     std::string request;      ///< kept in the file's provenance
+    std::string askedMethod;  ///< likewise; empty where the very method that was asked for cleaned
     bool operator==(const ExportOptions &) const = default;
 };
 /// BadParameter, naming the option and its range.
@@ -76,7 +78,8 @@ struct ExportReport {
 /// Cleans a whole frame and writes it. The file appears under its name only after it was closed, opened again,
 /// decoded and compared with what was meant; an existing file is never replaced, so no original can be.
 /// A DNG keeps every tag of a DNG source that still holds; picture layout, levels (times a whole factor), noise tags, XMP and
-/// preview are new. Fails with WriteFailed, Taken, Cancelled, or what reading back found; then nothing is left behind.
+/// preview are new. Fails with WriteFailed, Taken, Cancelled, Unsupported (a file larger than its format can hold: said before anything is
+/// computed), or what reading back found; then nothing is left behind.
 Result<ExportReport> exportCleaned(const Cleaner &cleaner, const NoiseReport &noise, const std::filesystem::path &target,
                                    const ExportOptions &options, const RunContext &run = {}, CleanCache *cache = nullptr);
 
@@ -87,7 +90,12 @@ std::filesystem::path sidecarOf(const std::filesystem::path &original);
 Result<std::filesystem::path> copySidecar(const std::filesystem::path &original, const std::filesystem::path &result);
 
 /// An export of this source, made on this request, that is there, whole and readable, under the name or the name with a number.
-std::optional<std::filesystem::path> findDone(const std::filesystem::path &folder, const std::string &name, ExportFormat format, const std::filesystem::path &source, const std::string &request);
+/// Nothing, too, where it was stopped.
+std::optional<std::filesystem::path> findDone(const std::filesystem::path &folder, const std::string &name, ExportFormat format, const std::filesystem::path &source, const std::string &request,
+                                              const RunContext &run = {});
+
+/// Writes a new file, whole or not at all. Taken where the name is, which is never replaced; WriteFailed.
+Status writeNewFile(const std::filesystem::path &target, std::span<const std::byte> bytes);
 
 /// Takes away what exports that were killed left in a folder; answers how many files that were. Exports do so themselves.
 int sweepUnfinished(const std::filesystem::path &folder);

@@ -43,7 +43,8 @@ FrameEdits editsOf(const ExportJob &job, const std::shared_ptr<const Frame> &fra
 
 struct ExportOutcome {
     ExportReport report;      ///< of a skipped one, the file that is there
-    Treatment treatment;
+    Treatment treatment;      ///< what was done
+    std::string askedMethod;  ///< where another method had to stand in for it; usually empty
     ExportFormat format = ExportFormat::Dng;
     std::string reason;       ///< why this treatment, where it was the suggestion
     std::string note;         ///< about what did not keep the picture from being written; usually empty

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What is handed on of full colour: linear DNGs, and finished pictures in their own encoding.
-#include "irenic/export.h"
+#include "irenic/export_job.h"
+#include "irenic/provenance.h"
 #include "support/frames.h"
 
 #include <libraw/libraw.h>
@@ -84,6 +85,54 @@ private slots:
         QVERIFY(sameBits(third.value()->samples.constView(), again.value()->samples.constView()));
         QCOMPARE(third.value()->levels.white, again.value()->levels.white);
         QVERIFY(third.value()->levels.black == again.value()->levels.black);
+    }
+
+    /// A network hands full colour on to another method: JSON, name and XMP say which, beside what was asked for.
+    void aResultTellsWhichMethodStoodIn()
+    {
+        const QTemporaryDir dir;
+        ShootOptions o;
+        o.sixBySix = true;
+        ExportJob job;
+        job.source = in(dir, "six.dng");
+        QVERIFY(writeShot(job.source, shoot(makeScene({240, 180}), o).value(), o));
+        job.folder = dir.path().toStdString();
+        job.treatment = {"unet", {}, 1.0, 1.0};
+        job.nameTemplate = "{name}-{method}";
+        const auto done = runExportJob(job, nullptr, nullptr);
+        QVERIFY2(done, done ? "" : done.error().userMessage.c_str());
+        const std::string stoodIn = findMethod("unet")->fullColour;
+        QVERIFY(stoodIn != "unet");
+        QCOMPARE(done.value().treatment.method, stoodIn);
+        QCOMPARE(done.value().askedMethod, std::string("unet"));
+        QVERIFY(!done.value().note.empty());
+        QCOMPARE(done.value().report.file.filename().string(), "six-" + stoodIn + ".dng");
+        const auto told = readProvenance(done.value().report.file);
+        QVERIFY(told);
+        QCOMPARE(told.value().treatment.method, stoodIn);
+        QCOMPARE(told.value().askedMethod, std::string("unet"));
+        // The same request finds it there; a mosaic gets the very method.
+        QVERIFY(runExportJob(job, nullptr, nullptr).value().skipped);
+        QVERIFY(carriedOut({"unet", 1, 1}, FrameKind::Mosaic) == (Treatment{"unet", 1, 1}));
+        QVERIFY(!carriedOut({"wavelet", 1, 1, "unet"}, FrameKind::Linear).isMixed() || stoodIn != "wavelet");
+    }
+
+    /// What no TIFF or DNG can hold is said before anything is computed, let alone written.
+    void filesTooLargeForTheirFormatAreRefusedBeforehand()
+    {
+        const QTemporaryDir dir;
+        auto frame = std::make_shared<Frame>(); // without pixels: nothing may touch them
+        frame->file = "huge.dng";
+        frame->active = frame->crop = {0, 0, 60000, 40000};
+        const auto noise = std::make_shared<const NoiseReport>();
+        const Cleaner cleaner(frame, noise, {"wavelet", 0, 0});
+        for (const ExportFormat format : {ExportFormat::Dng, ExportFormat::LinearDng, ExportFormat::Tiff}) {
+            const auto report = exportCleaned(cleaner, *noise, in(dir, "huge.out"), format);
+            QVERIFY(!report);
+            QCOMPARE(int(report.error().code), int(ErrorCode::Unsupported));
+            QVERIFY2(report.error().userMessage.find("huge.dng") == 0 && report.error().userMessage.find("GB") != std::string::npos, report.error().userMessage.c_str());
+        }
+        QVERIFY(QDir(dir.path()).isEmpty());
     }
 
     void aFinishedPictureStaysInItsEncoding()

@@ -80,7 +80,7 @@ private slots:
             for (int x = 0; x < 512; ++x)
                 for (int c = 0; c < 3; ++c)
                     ramp.row(y)[3 * x + c] = uint16_t(100 * 257 + x);
-        const auto dithered = dithered8(ramp);
+        const auto dithered = dithered8(ramp).take();
         double worst = 0;
         for (int x0 = 0; x0 < 512; x0 += 32) {
             double mean = 0, meant = 0;
@@ -93,11 +93,11 @@ private slots:
             worst = std::max(worst, std::abs(mean - meant) / (64 * 32));
         }
         QVERIFY2(worst < 0.06, qPrintable(QString::number(worst))); // sigma 0.011 at most
-        QVERIFY(dithered8(ramp).samples == dithered.samples); // the same every time
+        QVERIFY(dithered8(ramp).value().samples == dithered.samples); // the same every time
         auto ends = RgbImage<uint16_t>::ofSize({64, 8});
         for (size_t i = 0; i < ends.samples.size(); ++i)
             ends.samples[i] = i % 2 ? 65535 : 0;
-        const auto kept = dithered8(ends);
+        const auto kept = dithered8(ends).take();
         for (size_t i = 0; i < kept.samples.size(); ++i)
             QCOMPARE(int(kept.samples[i]), i % 2 ? 255 : 0);
     }

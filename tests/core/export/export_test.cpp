@@ -151,6 +151,7 @@ private slots:
         frame->cfa = s.frame->cfa;
         frame->levels = s.frame->levels;
         frame->colour = s.frame->colour;
+        frame->colour.forwardMatrix[0] = Matrix3{0.5, 0.25, 0.125, 0.0625, 1.0 / 3, 0.1, 0.2, 0.3, 0.4};
         frame->source = tags;
         const std::filesystem::path target = dir.filePath("tags.dng").toStdString();
         QVERIFY(exportCleaned(Cleaner(frame, s.noise, {}), *s.noise, target, ExportFormat::Dng));
