@@ -42,4 +42,13 @@ struct TasteArguments {
 /// Detail given back against a plain blend with the untreated picture that leaves as much noise on a flat field.
 int taste(const TasteArguments &arguments);
 
+struct StopArguments {
+    int megapixels = 24;
+    int moments = 8; ///< of each kind of work, evenly spread
+    std::string only; ///< work whose name holds this; empty: all
+    bool json = false;
+};
+/// How soon every kind of work returns once it is asked to stop.
+int stop(const StopArguments &arguments);
+
 } // namespace irenic::bench

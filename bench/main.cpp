@@ -36,7 +36,15 @@ int main(int argc, char **argv)
     taste->add_option("--methods", t.methods, "Methods; all where left out")->delimiter(',');
     taste->add_option("--detail", t.amounts, "Amounts of detail")->delimiter(',');
     taste->add_option("--strength", t.strength, "Strength, for luminance and colour alike");
+    StopArguments p;
+    CLI::App *stop = app.add_subcommand("stop", "How soon every kind of work returns once it is asked to stop");
+    stop->add_option("--megapixels", p.megapixels, "Frame size")->capture_default_str();
+    stop->add_option("--moments", p.moments, "At how many moments of it each is stopped")->capture_default_str();
+    stop->add_option("--only", p.only, "Work whose name holds this");
+    stop->add_flag("--json", p.json, "One JSON object a line");
     CLI11_PARSE(app, argc, argv);
+    if (stop->parsed())
+        return irenic::bench::stop(p);
     if (taste->parsed())
         return irenic::bench::taste(t);
     return quality->parsed() ? irenic::bench::quality(q) : irenic::bench::speed(s);

@@ -1,12 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/guest.h"
 
+#include "base/budget.h"
+#include "base/input_file.h"
 #include "base/parallel.h"
 #include "irenic/clean.h"
 #include "irenic/picture.h"
+#include "irenic/text.h"
 #include "render/profile.h"
 
 #include <cmath>
+#include <functional>
 
 namespace irenic {
 
@@ -23,19 +27,27 @@ Result<RgbImage<float>> uprightPicture(const std::shared_ptr<const Frame> &frame
     return turned(picture.value(), frame->orientation);
 }
 
-Plane<float> toneOf(const RgbImage<float> &image)
+/// Every row once, on all threads. Where it is stopped rows are left out: whoever calls asks whether it was, before anything of it is used.
+void forRows(int rows, const RunContext &run, const std::function<void(int)> &row)
+{
+    const Status done = parallelFor(rows, {run.threads, run.stop, {}, run.background}, row);
+    (void)done;
+}
+
+Plane<float> toneOf(const RgbImage<float> &image, const RunContext &run)
 {
     Plane<float> out(image.size);
-    for (int y = 0; y < image.size.height; ++y)
+    forRows(image.size.height, run, [&](int y) {
         for (int x = 0; x < image.size.width; ++x) {
             const float *p = image.row(y) + 3 * x;
             out.at(x, y) = std::sqrt(std::max(0.f, 0.2126f * p[0] + 0.7152f * p[1] + 0.0722f * p[2]));
         }
+    });
     return out;
 }
 
 /// A picture at `step` of its own pixels per pixel of the answer: the mean of so many points that none is skipped.
-RgbImage<float> resampled(const RgbImage<float> &in, double step, Size size, double fromX = 0, double fromY = 0)
+RgbImage<float> resampled(const RgbImage<float> &in, double step, Size size, const RunContext &run, double fromX = 0, double fromY = 0)
 {
     auto out = RgbImage<float>::ofSize(size);
     const int points = std::max(1, int(std::ceil(step - 1e-6)));
@@ -49,7 +61,7 @@ RgbImage<float> resampled(const RgbImage<float> &in, double step, Size size, dou
             sum[c] += weight * (top * (1 - fy) + low * fy);
         }
     };
-    const Status done = parallelFor(size.height, {}, [&](int y) {
+    forRows(size.height, run, [&](int y) {
         for (int x = 0; x < size.width; ++x) {
             float *o = out.row(y) + 3 * x;
             o[0] = o[1] = o[2] = 0;
@@ -58,18 +70,19 @@ RgbImage<float> resampled(const RgbImage<float> &in, double step, Size size, dou
                     pixel((fromX + x + (u + 0.5) / points) * step, (fromY + y + (v + 0.5) / points) * step, o, 1.f / float(points * points));
         }
     });
-    (void)done; // nothing stops it
     return out;
 }
 
-/// Correlation of `part`, laid with its corner at (dx, dy), with what it covers of `whole`; -1 where that is too little.
-double likenessAt(const Plane<float> &whole, const Plane<float> &part, int dx, int dy)
+/// Correlation of `part`, laid with its corner at (dx, dy), with what it covers of `whole`; -1 where that is too little, or where it was stopped.
+double likenessAt(const Plane<float> &whole, const Plane<float> &part, int dx, int dy, const std::stop_token &stop)
 {
     const Rect both = Rect{dx, dy, part.width(), part.height()}.intersected({0, 0, whole.width(), whole.height()});
     if (both.size().area() * 2 < part.size().area())
         return -1;
     double a = 0, b = 0, aa = 0, bb = 0, ab = 0;
-    for (int y = both.y; y < both.bottom(); ++y)
+    for (int y = both.y; y < both.bottom(); ++y) {
+        if (stop.stop_requested())
+            return -1;
         for (int x = both.x; x < both.right(); ++x) {
             const double u = double(whole.at(x, y)), v = double(part.at(x - dx, y - dy));
             a += u;
@@ -78,6 +91,7 @@ double likenessAt(const Plane<float> &whole, const Plane<float> &part, int dx, i
             bb += v * v;
             ab += u * v;
         }
+    }
     const double n = double(both.size().area()), va = aa - a * a / n, vb = bb - b * b / n;
     return va > 0 && vb > 0 ? (ab - a * b / n) / std::sqrt(va * vb) : -1;
 }
@@ -88,18 +102,13 @@ struct Placed {
 };
 
 /// Tries every corner from (x0, y0) to (x1, y1).
-Placed bestCorner(const Plane<float> &whole, const Plane<float> &part, Rect corners, double scale)
+Placed bestCorner(const Plane<float> &whole, const Plane<float> &part, Rect corners, double scale, const RunContext &run)
 {
-    Placed best;
-    best.scale = scale;
-    for (int dy = corners.y; dy < corners.bottom(); ++dy)
-        for (int dx = corners.x; dx < corners.right(); ++dx)
-            if (const double l = likenessAt(whole, part, dx, dy); l > best.likeness) {
-                best.likeness = l;
-                best.dx = dx;
-                best.dy = dy;
-            }
-    return best;
+    std::vector<double> likeness(size_t(corners.size().area()), -1.0);
+    forRows(int(likeness.size()), run, [&](int i) { likeness[size_t(i)] = likenessAt(whole, part, corners.x + i % corners.width, corners.y + i / corners.width, run.stop); });
+    const auto best = std::max_element(likeness.begin(), likeness.end()); // the first of equals
+    const int i = int(best - likeness.begin());
+    return {*best, scale, corners.x + i % corners.width, corners.y + i / corners.width};
 }
 
 /// Scales that sizes suggest: none, or such that one side fits.
@@ -126,11 +135,11 @@ Result<Placed> placed(const std::shared_ptr<const Frame> &reference, const RgbIm
     if (!half)
         return half.error();
     const auto wholeAt = [&](int reduction) {
-        return toneOf(reduction == 2 ? half.value() : resampled(half.value(), reduction / 2.0, {half.value().size.width * 2 / reduction, half.value().size.height * 2 / reduction}));
+        return toneOf(reduction == 2 ? half.value() : resampled(half.value(), reduction / 2.0, {half.value().size.width * 2 / reduction, half.value().size.height * 2 / reduction}, run), run);
     };
     const auto partAt = [&](double scale, int reduction) {
         const double step = reduction / scale;
-        return toneOf(resampled(guest, step, {std::max(1, int(guest.size.width / step)), std::max(1, int(guest.size.height / step))}));
+        return toneOf(resampled(guest, step, {std::max(1, int(guest.size.width / step)), std::max(1, int(guest.size.height / step))}, run), run);
     };
     Placed best;
     const Plane<float> small = wholeAt(coarsest);
@@ -138,27 +147,30 @@ Result<Placed> placed(const std::shared_ptr<const Frame> &reference, const RgbIm
         const Plane<float> part = partAt(scale, coarsest);
         const int beyond = (kMostShiftPx + coarsest - 1) / coarsest;
         const Rect corners{-beyond, -beyond, std::max(0, small.width() - part.width()) + 2 * beyond + 1, std::max(0, small.height() - part.height()) + 2 * beyond + 1};
-        if (const Placed p = bestCorner(small, part, corners, scale); p.likeness > best.likeness)
+        if (const Placed p = bestCorner(small, part, corners, scale, run); p.likeness > best.likeness)
             best = p;
         if (run.stop.stop_requested())
             return cancelledError();
     }
     for (int reduction = coarsest / 2; reduction >= 2; reduction /= 2) {
-        best = bestCorner(wholeAt(reduction), partAt(best.scale, reduction), {2 * best.dx - 2, 2 * best.dy - 2, 5, 5}, best.scale);
+        best = bestCorner(wholeAt(reduction), partAt(best.scale, reduction), {2 * best.dx - 2, 2 * best.dy - 2, 5, 5}, best.scale, run);
         if (run.stop.stop_requested())
             return cancelledError();
     }
     // The last step, to the pixel, on the full picture.
-    const Plane<float> whole = toneOf(full), part = partAt(best.scale, 1);
-    return bestCorner(whole, part, {2 * best.dx - 1, 2 * best.dy - 1, 3, 3}, best.scale);
+    const Plane<float> whole = toneOf(full, run), part = partAt(best.scale, 1);
+    best = bestCorner(whole, part, {2 * best.dx - 1, 2 * best.dy - 1, 3, 3}, best.scale, run);
+    if (run.stop.stop_requested())
+        return cancelledError();
+    return best;
 }
 
 /// Gains of the rendition by the medians of block ratios, in blocks of middling tone.
-std::array<double, 3> gainsFor(const RgbImage<float> &reference, const RgbImage<float> &matched)
+std::array<double, 3> gainsFor(const RgbImage<float> &reference, const RgbImage<float> &matched, const std::stop_token &stop)
 {
     constexpr int kBlock = 16;
     std::array<std::vector<double>, 3> ratios;
-    for (int y = 0; y + kBlock <= reference.size.height; y += kBlock)
+    for (int y = 0; y + kBlock <= reference.size.height && !stop.stop_requested(); y += kBlock)
         for (int x = 0; x + kBlock <= reference.size.width; x += kBlock) {
             std::array<double, 3> a{}, b{};
             bool covered = true;
@@ -185,20 +197,21 @@ std::array<double, 3> gainsFor(const RgbImage<float> &reference, const RgbImage<
 }
 
 /// On the reference's grid; negative where the rendition has nothing.
-RgbImage<float> laidOver(const RgbImage<float> &guest, const Placed &p, Size size)
+RgbImage<float> laidOver(const RgbImage<float> &guest, const Placed &p, Size size, const RunContext &run)
 {
     auto out = RgbImage<float>::ofSize(size);
     std::fill(out.samples.begin(), out.samples.end(), -1.f);
     const Rect covers = Rect{p.dx, p.dy, int(std::lround(guest.size.width * p.scale)), int(std::lround(guest.size.height * p.scale))}.intersected({0, 0, size.width, size.height});
     if (covers.isEmpty())
         return out;
-    const auto part = resampled(guest, 1 / p.scale, covers.size(), covers.x - p.dx, covers.y - p.dy);
-    for (int y = 0; y < covers.height; ++y)
+    const auto part = resampled(guest, 1 / p.scale, covers.size(), run, covers.x - p.dx, covers.y - p.dy);
+    forRows(covers.height, run, [&](int y) {
         std::transform(part.row(y), part.row(y) + 3 * covers.width, out.row(covers.y + y) + 3 * covers.x, [](float v) { return std::max(v, 0.f); }); // a raw one's dark colours may lie outside sRGB
+    });
     return out;
 }
 
-std::shared_ptr<const Frame> frameOf(const RgbImage<float> &linear, const std::array<double, 3> &gains, const std::filesystem::path &file)
+std::shared_ptr<const Frame> frameOf(const RgbImage<float> &linear, const std::array<double, 3> &gains, const std::filesystem::path &file, const RunContext &run)
 {
     auto frame = std::make_shared<Frame>();
     frame->file = file;
@@ -206,43 +219,39 @@ std::shared_ptr<const Frame> frameOf(const RgbImage<float> &linear, const std::a
     frame->active = frame->crop = {0, 0, linear.size.width, linear.size.height};
     frame->levels = Levels{};
     frame->encoding = std::make_shared<const Encoding>(encodingOf({}, 3));
-    auto lit = linear;
-    for (size_t i = 0; i < lit.samples.size(); ++i) {
-        constexpr float kNothing = 0.1845f; // the mid grey of the wall
-        lit.samples[i] = lit.samples[i] < 0 ? kNothing : std::min(1.f, lit.samples[i] * float(gains[i % 3]));
-    }
-    const auto encoded = encoded16(lit);
     frame->samples.reset({linear.size.width * 3, linear.size.height});
-    for (int y = 0; y < linear.size.height; ++y)
-        std::copy_n(encoded.row(y), 3 * linear.size.width, frame->samples.row(y));
+    forRows(linear.size.height, run, [&](int y) {
+        auto lit = RgbImage<float>::ofSize({linear.size.width, 1});
+        for (int i = 0; i < 3 * linear.size.width; ++i) {
+            constexpr float kNothing = 0.1845f; // the mid grey of the wall
+            const float v = linear.row(y)[i];
+            lit.samples[size_t(i)] = v < 0 ? kNothing : std::min(1.f, v * float(gains[size_t(i % 3)]));
+        }
+        std::copy_n(encoded16(lit).row(0), 3 * linear.size.width, frame->samples.row(y));
+    });
     return frame;
 }
 
 std::string wordsOf(const Guest &g, Size guest, Size reference)
 {
-    char text[200];
     std::string words;
-    const auto say = [&](const char *part) {
+    const auto say = [&](const std::string &part) {
         if (!words.empty())
             words += ", ";
         words += part;
     };
     if (std::abs(g.scale - 1) * reference.width >= 1) {
-        std::snprintf(text, sizeof text, "scaled to %.1f %%", 100 * g.scale);
-        say(text);
+        say("scaled to " + fixedNumber(100 * g.scale, 1) + " %");
     }
     const bool smaller = std::lround(guest.width * g.scale) < reference.width - 1 || std::lround(guest.height * g.scale) < reference.height - 1;
     if (g.dx || g.dy) {
-        std::snprintf(text, sizeof text, smaller ? "laid at %d, %d" : "moved by %d, %d", g.dx, g.dy);
-        say(text);
+        say((smaller ? "laid at " : "moved by ") + std::to_string(g.dx) + ", " + std::to_string(g.dy));
     }
     if (std::abs(g.exposureEv) >= 0.02) {
-        std::snprintf(text, sizeof text, "%+.2f EV", g.exposureEv);
-        say(text);
+        say(std::string(g.exposureEv < 0 ? "" : "+") + fixedNumber(g.exposureEv, 2) + " EV");
     }
     if (std::max(std::abs(g.balance[0] - 1), std::abs(g.balance[2] - 1)) >= 0.01) {
-        std::snprintf(text, sizeof text, "red x %.2f, blue x %.2f", g.balance[0], g.balance[2]);
-        say(text);
+        say("red x " + fixedNumber(g.balance[0], 2) + ", blue x " + fixedNumber(g.balance[2], 2));
     }
     return words.empty() ? "Nothing had to be matched." : "To match for viewing: " + words + ".";
 }
@@ -254,6 +263,9 @@ Result<Guest> readGuest(const std::filesystem::path &file, const std::shared_ptr
     const auto frame = readFrame(file, run);
     if (!frame)
         return frame.error();
+    const int64_t pixels = std::max(reference->crop.size().area(), frame.value()->crop.size().area());
+    if (double(pixels) * double(kGuestBytesAPixel) > double(memoryBudget()))
+        return fileError(ErrorCode::Unsupported, file, "is too large to be matched in the memory that there is");
     const Result<RgbImage<float>> picture = uprightPicture(frame.value(), 1, run);
     if (!picture)
         return picture.error();
@@ -265,11 +277,14 @@ Result<Guest> readGuest(const std::filesystem::path &file, const std::shared_ptr
         return place.error();
     const Placed &p = place.value();
     if (p.likeness < kLeastLikeness)
-        return Error{ErrorCode::Unsupported, file.filename().string() + " does not look like a rendition of " + reference->file.filename().string() + "; it was not pinned.", {}};
+        return Error{ErrorCode::Unsupported, textOf(file.filename()) + " does not look like a rendition of " + textOf(reference->file.filename()) + "; it was not pinned.", {}};
     const Size size = reference->uprightSize();
-    const auto full = laidOver(picture.value(), p, size);
-    const auto gains = gainsFor(seen.value(), full);
-    Guest guest{file, frameOf(full, gains, file), p.scale, p.dx, p.dy, std::log2(gains[1]), {gains[0] / gains[1], 1, gains[2] / gains[1]}, p.likeness, {}};
+    const auto full = laidOver(picture.value(), p, size, run);
+    const auto gains = gainsFor(seen.value(), full, run.stop);
+    const auto matched = frameOf(full, gains, file, run);
+    if (run.stop.stop_requested())
+        return cancelledError();
+    Guest guest{file, matched, p.scale, p.dx, p.dy, std::log2(gains[1]), {gains[0] / gains[1], 1, gains[2] / gains[1]}, p.likeness, {}};
     guest.words = wordsOf(guest, picture.value().size, size);
     return guest;
 }

@@ -159,17 +159,24 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         const Result<Plane<float>> after = cleaned(treated, band, cache, part);
         if (!before || !after)
             return cancelledError();
-        const auto found = blockNoise(analysisPlanes(frame, *treated.sharedNoise(), before.value().view(), band),
-                                      analysisPlanes(frame, *treated.sharedNoise(), after.value().view(), band), band, kMapBlockSamples, frame.kind == FrameKind::Mosaic);
-        blocks.insert(blocks.end(), found.begin(), found.end());
+        // A row of blocks at a time, on all threads, so that it can be stopped between them.
         const CfaPattern cfa = frame.cfa.shifted(band.x, band.y);
-        const int row = top * blockPx / kDriftReduction;
-        const auto reduce = [&](const Plane<float> &samples, RgbImage<float> &into) {
-            const auto reduced = developer.developReduced(samples.view(), cfa, kDriftReduction);
-            std::copy(reduced.samples.begin(), reduced.samples.end(), into.row(row));
-        };
-        reduce(before.value(), meansBefore);
-        reduce(after.value(), meansAfter);
+        std::vector<std::vector<BlockNoise>> found(size_t(rows / blockPx));
+        const Status done = parallelFor(int(found.size()), {run.threads, run.stop, {}, run.background}, [&](int i) {
+            const Rect line{band.x, band.y + i * blockPx, band.width, blockPx}, inBand{0, i * blockPx, before.value().width(), blockPx};
+            const auto planesOf = [&](const Plane<float> &samples) { return analysisPlanes(frame, *treated.sharedNoise(), samples.view().cut(inBand), line); };
+            found[size_t(i)] = blockNoise(planesOf(before.value()), planesOf(after.value()), line, kMapBlockSamples, frame.kind == FrameKind::Mosaic);
+            const auto reduce = [&](const Plane<float> &samples, RgbImage<float> &into) {
+                const auto reduced = developer.developReduced(samples.view().cut(inBand), cfa, kDriftReduction);
+                std::copy(reduced.samples.begin(), reduced.samples.end(), into.row((top + i) * blockPx / kDriftReduction));
+            };
+            reduce(before.value(), meansBefore);
+            reduce(after.value(), meansAfter);
+        });
+        if (!done)
+            return done.error();
+        for (const auto &line : found)
+            blocks.insert(blocks.end(), line.begin(), line.end());
     }
     dropFaintTexture(blocks, map.blocks, frame.kind == FrameKind::Mosaic);
     sumUp(map, blocks);

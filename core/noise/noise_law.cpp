@@ -197,8 +197,11 @@ Result<NoiseLaw> measureNoiseLaw(const LawInput &input, const RunContext &run)
         return cancelledError();
     // The first guess only says that light has more noise than dark; the later rounds know how much.
     NoiseLaw law{std::vector<NoiseModel>(input.sampling.cells.size(), NoiseModel{1, 0.01f}), 0, 0};
-    for (int round = 0; round < 3; ++round)
+    for (int round = 0; round < 3; ++round) {
+        if (run.stop.stop_requested())
+            return cancelledError();
         law = fitCells(blocks, input, law.cells, round > 0);
+    }
     return law;
 }
 

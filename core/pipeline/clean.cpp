@@ -125,7 +125,7 @@ struct Cleaner::Private {
             j["regions"] = toJson(r->regions());
         if (edits.lens.changesSamples())
             j["lens"] = toJson(edits.lens);
-        fingerprint = j.dump();
+        fingerprint = jsonText(j);
     }
 
     const Stabiliser &stabiliserAt(int x, int y) const { return stabilisers[size_t((x & 1) + 2 * (y & 1))]; }
@@ -582,7 +582,13 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
     assert(d->frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
     if (d->identity) {
         Plane<float> out({region.width * d->channels(), region.height});
-        d->copyLinear(region, out.view());
+        constexpr int kStrip = 32;
+        const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}, run.background}, [&](int i) {
+            const Rect strip{region.x, region.y + i * kStrip, region.width, std::min(kStrip, region.height - i * kStrip)};
+            d->copyLinear(strip, out.view().cut({0, i * kStrip, out.width(), strip.height}));
+        });
+        if (!done)
+            return done.error();
         return out;
     }
     return d->inTiles(region, d->channels(), false, run, tilePx);

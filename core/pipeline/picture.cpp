@@ -63,15 +63,21 @@ Result<RgbImage<float>> inStrips(const Cleaner &cleaner, const Developer &develo
     if (!samples)
         return samples.error();
     Plane<float> padded({wide.width * n, wide.height});
-    for (int y = 0; y < wide.height; ++y) {
-        const float *from = samples.value().row(frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y);
-        for (int x = 0; x < wide.width; ++x)
-            std::copy_n(from + (frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x) * n, n, padded.row(y) + x * n);
-    }
-    auto out = RgbImage<float>::ofSize(region.size());
     constexpr int kStrip = 64;
-    const Status done = parallelFor((region.height + kStrip - 1) / kStrip, {run.threads, run.stop, {}, run.background}, [&](int i) {
-        const int top = i * kStrip, rows = std::min(kStrip, region.height - top);
+    const auto strips = [&](int rows, const std::function<void(int, int)> &body) {
+        return parallelFor((rows + kStrip - 1) / kStrip, {run.threads, run.stop, {}, run.background}, [&](int i) { body(i * kStrip, std::min(kStrip, rows - i * kStrip)); });
+    };
+    const Status filled = strips(wide.height, [&](int top, int rows) {
+        for (int y = top; y < top + rows; ++y) {
+            const float *from = samples.value().row(frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y);
+            for (int x = 0; x < wide.width; ++x)
+                std::copy_n(from + (frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x) * n, n, padded.row(y) + x * n);
+        }
+    });
+    if (!filled)
+        return filled.error();
+    auto out = RgbImage<float>::ofSize(region.size());
+    const Status done = strips(region.height, [&](int top, int rows) {
         const auto strip = develop(padded.constView().cut({0, top, wide.width * n, rows + 2 * halo}), frame.cfa.shifted(region.x, region.y + top), PixelAt{region.x, region.y + top});
         std::copy(strip.samples.begin(), strip.samples.end(), out.row(top));
     });

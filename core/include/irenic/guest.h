@@ -21,9 +21,10 @@ struct Guest {
 
 /// Reads and matches a TIFF, JPEG, PNG or DNG that shows the same frame: the same size, scaled, or cropped, its corner anywhere
 /// that keeps it inside the frame or at most kMostShiftPx beyond.
-/// Fails as readFrame() does, with Unsupported where it does not look like the frame (kLeastLikeness), or Cancelled.
+/// Fails as readFrame() does, with Unsupported where it does not look like the frame (kLeastLikeness) or memory does not do to match it, or Cancelled.
 Result<Guest> readGuest(const std::filesystem::path &file, const std::shared_ptr<const Frame> &reference, const RunContext &run = {});
 
+inline constexpr size_t kGuestBytesAPixel = 60; ///< of the reference, that matching takes at its peak; a matched guest keeps six
 inline constexpr int kMostShiftPx = 64;
 inline constexpr double kLeastLikeness = 0.5;
 
