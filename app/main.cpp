@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // irenic: the window.
+#include "irenic/process.h"
+#include "session/paths.h"
 #include "window/main_window.h"
 #include "window/shots.h"
 #include "window/start.h"
@@ -11,6 +13,7 @@
 
 int main(int argc, char **argv)
 {
+    irenic::prepareProcess();
     QApplication app(argc, argv);
     irenic::prepareApplication(app);
     QCommandLineParser parser;
@@ -21,7 +24,10 @@ int main(int argc, char **argv)
     const QCommandLineOption shots(QStringLiteral("shots"), QStringLiteral("Write pictures of the main views into FOLDER and end."), QStringLiteral("FOLDER"));
     parser.addOptions({demo, shots});
     parser.addPositionalArgument(QStringLiteral("files"), QStringLiteral("Raw frames or folders to open."), QStringLiteral("[files...]"));
-    parser.process(app);
+    QStringList arguments; // Qt's own list would lose the bytes of names that are not UTF-8
+    for (int i = 0; i < argc; ++i)
+        arguments << irenic::fileText(argv[i]);
+    parser.process(arguments);
     std::optional<QTemporaryDir> scratch; // settings, sessions and queue of shots: nobody's own, and the same at every start
     if (parser.isSet(shots)) {
         scratch.emplace();

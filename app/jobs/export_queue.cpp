@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/export_queue.h"
 
+#include "irenic/document.h"
+#include "session/paths.h"
+
 #include <QDir>
 #include <QFile>
-#include <QSaveFile>
 
 #include <set>
 
@@ -14,9 +16,13 @@ namespace {
 using State = QueuedJob::State;
 constexpr int kMostProcesses = 32; ///< that keep a queue in one folder at a time
 
-QString textOf(const std::filesystem::path &path)
+/// A name for what is set aside that nothing has yet.
+QString unreadName(const QString &file)
 {
-    return QString::fromStdString(path.string());
+    QString name = file + QStringLiteral(".unread");
+    for (int i = 2; QFile::exists(name); ++i)
+        name = QStringLiteral("%1.unread-%2").arg(file).arg(i);
+    return name;
 }
 
 } // namespace
@@ -37,6 +43,7 @@ int ExportQueue::keepIn(const QString &folder)
 {
     QDir().mkpath(folder);
     std::vector<QueuedJob> unfinished;
+    std::vector<std::pair<QString, std::unique_ptr<QLockFile>>> others;
     for (int i = 1; i <= kMostProcesses; ++i) {
         const QString file = QStringLiteral("%1/queue-%2.json").arg(folder).arg(i);
         if (m_lock && !QFile::exists(file))
@@ -45,20 +52,21 @@ int ExportQueue::keepIn(const QString &folder)
         lock->setStaleLockTime(0); // a living process keeps its queue however long it takes
         if (!lock->tryLock())
             continue;
-        if (QFile f(file); f.open(QIODevice::ReadOnly)) {
-            auto jobs = queueFromText(f.readAll().toStdString(), file.toStdString());
+        if (QFile::exists(file)) {
+            const Result<std::string> text = documentText(fileOf(file), "queue");
+            auto jobs = text ? queueFromText(text.value(), file.toStdString()) : Result<std::vector<QueuedJob>>(text.error());
             if (!jobs) { // not ours to lose: another version may know what it is
-                QFile::rename(file, file + QStringLiteral(".unread"));
+                QFile::rename(file, unreadName(file));
             } else {
                 for (QueuedJob &q : jobs.value())
                     if (!q.isOver())
                         unfinished.push_back(std::move(q));
-                if (m_lock)
-                    QFile::remove(file);
             }
         }
-        if (m_lock)
+        if (m_lock) {
+            others.emplace_back(file, std::move(lock));
             continue;
+        }
         m_lock = std::move(lock);
         m_file = file;
     }
@@ -70,29 +78,40 @@ int ExportQueue::keepIn(const QString &folder)
         e.id = ++m_lastId;
         m_entries.push_back(std::move(e));
     }
-    for (const auto &f : folders)
-        sweepUnfinished(f);
     m_paused |= !unfinished.empty();
-    noteChange();
+    // The others' lists go only when all that they held lies in ours; until then they stay ours alone.
+    if (keep())
+        for (const auto &other : others)
+            QFile::remove(other.first);
+    else
+        for (auto &other : others)
+            m_othersLocks.push_back(std::move(other.second));
+    for (const auto &f : folders) // perhaps on a slow drive
+        QThreadPool::globalInstance()->start([f] { sweepUnfinished(f); });
+    emit changed();
     return int(unfinished.size());
 }
 
-void ExportQueue::keep()
+bool ExportQueue::keep()
 {
     if (m_file.isEmpty())
-        return;
+        return false;
     std::vector<QueuedJob> jobs;
     for (const Entry &e : m_entries)
         if (!e.isOver())
             jobs.push_back(e);
+    QString problem;
     if (jobs.empty()) {
-        QFile::remove(m_file);
-        return;
+        if (QFile file(m_file); file.exists() && !file.remove())
+            problem = file.errorString();
+    } else {
+        if (const Status s = replaceDocument(fileOf(m_file), queueText(jobs)); !s)
+            problem = QString::fromStdString(s.error().userMessage);
     }
-    QSaveFile file(m_file);
-    const std::string text = queueText(jobs);
-    if (file.open(QIODevice::WriteOnly) && file.write(text.data(), qint64(text.size())) == qint64(text.size()))
-        file.commit();
+    if (!problem.isEmpty() && !m_keepingFails) // said once, and tried again at every step
+        emit keepingFailed(tr("The queue could not be kept. %1 Exports go on; were Irenic to end now, those that are not done would not be offered again.").arg(problem));
+    m_keepingFails = !problem.isEmpty();
+    return !m_keepingFails;
 }
 
 void ExportQueue::noteChange()
@@ -266,11 +285,11 @@ QString ExportQueue::report() const
     QStringList lines{tr("%1 written, %2 there already, %3 failed, %4 cancelled.")
                           .arg(count(State::Done)).arg(count(State::Skipped)).arg(count(State::Failed)).arg(count(State::Cancelled))};
     for (const Entry &e : m_entries) {
-        const QString source = textOf(e.job.source);
+        const QString source = fileText(e.job.source);
         const QString words = QString::fromStdString(e.words);
         switch (e.state) {
-        case State::Done: lines << tr("written   %1\n          from %2, in %3; %4").arg(textOf(e.result), source, seconds(e.seconds), words); break;
-        case State::Skipped: lines << tr("skipped   %1\n          from %2; %3").arg(textOf(e.result), source, words); break;
+        case State::Done: lines << tr("written   %1\n          from %2, in %3; %4").arg(fileText(e.result), source, seconds(e.seconds), words); break;
+        case State::Skipped: lines << tr("skipped   %1\n          from %2; %3").arg(fileText(e.result), source, words); break;
         case State::Failed: lines << tr("failed    %1\n          %2").arg(source, words); break;
         case State::Cancelled: lines << tr("cancelled %1").arg(source); break;
         case State::Waiting: case State::Running: break;
@@ -334,15 +353,15 @@ void ExportQueue::finish(int id, const Result<ExportOutcome> &done)
         if (!o.skipped)
             learn(e);
         if (o.skipped)
-            emit leftOut(textOf(e.job.source), textOf(e.result), QString::fromStdString(o.note));
+            emit leftOut(fileText(e.job.source), fileText(e.result), QString::fromStdString(o.note));
         else
-            emit exported(textOf(e.job.source), textOf(e.result), e.seconds);
+            emit exported(fileText(e.job.source), fileText(e.result), e.seconds);
     } else if (done.error().code == ErrorCode::Cancelled) {
         e.state = State::Cancelled;
     } else {
         e.state = State::Failed;
         e.words = done.error().userMessage;
-        emit failed(textOf(e.job.source), QString::fromStdString(e.words));
+        emit failed(fileText(e.job.source), QString::fromStdString(e.words));
     }
     startNext();
     if (!m_running)

@@ -70,6 +70,7 @@ signals:
     void leftOut(const QString &source, const QString &file, const QString &why); ///< `file` is there already
     void failed(const QString &source, const QString &problem);
     void finished(); ///< nothing waits any more
+    void keepingFailed(const QString &problem); ///< the list could not be written
 
 private:
     std::vector<Entry>::iterator find(int id);
@@ -78,7 +79,7 @@ private:
     void finish(int id, const Result<ExportOutcome> &done);
     void learn(const Entry &entry);
     void noteChange(); ///< keeps and tells
-    void keep();
+    bool keep(); ///< false where the list does not lie on disk as it is
 
     QThreadPool m_pool;
     std::stop_source m_stop;
@@ -86,7 +87,9 @@ private:
     std::shared_ptr<ExportMemory> m_memory; ///< of the running one, where the next one cleans alike or the one before did
     QElapsedTimer m_timer;
     std::unique_ptr<QLockFile> m_lock;
+    std::vector<std::unique_ptr<QLockFile>> m_othersLocks; ///< of lists that were taken over and could not be removed
     QString m_file; ///< empty: kept nowhere
+    bool m_keepingFails = false;
     int m_lastId = 0;
     int m_running = 0; ///< id, or 0
     bool m_paused = false;

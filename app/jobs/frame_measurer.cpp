@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/frame_measurer.h"
 
+#include "irenic/barrier.h"
 #include "irenic/clean.h"
 
 #include <QMetaObject>
@@ -68,9 +69,17 @@ void FrameMeasurer::measure(const Subject &subject)
                 emit progressChanged();
             }, Qt::QueuedConnection);
         };
-        Result<LeftoverMap> map = leftoverMap(Cleaner(subject.frame, subject.noise, subject.treatment, subject.edits), m_cache, run);
-        if (!map)
+        Result<LeftoverMap> map = behindBarrier("The frame", [&] { return leftoverMap(Cleaner(subject.frame, subject.noise, subject.treatment, subject.edits), m_cache, run); });
+        if (!map) {
+            if (map.error().code != ErrorCode::Cancelled)
+                QMetaObject::invokeMethod(this, [this, serial] {
+                    if (serial != m_serial)
+                        return;
+                    m_running = false;
+                    emit progressChanged();
+                }, Qt::QueuedConnection);
             return;
+        }
         const auto found = std::make_shared<const LeftoverMap>(map.take());
         QMetaObject::invokeMethod(this, [this, serial, subject, found] {
             constexpr size_t kMostKnown = 40;

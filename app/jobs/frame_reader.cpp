@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/frame_reader.h"
 
-#include "jobs/images.h"
+#include "irenic/barrier.h"
 #include "irenic/picture.h"
+#include "jobs/images.h"
+#include "session/paths.h"
 
 namespace irenic {
 
@@ -38,10 +40,10 @@ FrameReader::~FrameReader()
 void FrameReader::wake(const QString &path)
 {
     m_pool.start([this, path, stop = m_stop.get_token()] {
-        const auto frame = readFrame(path.toStdString(), {0, stop, {}});
+        const auto frame = readFrame(fileOf(path), {0, stop, {}});
         if (frame)
             emit woken(path, frame.value());
-        else
+        else if (frame.error().code != ErrorCode::Cancelled)
             emit failed(path, QString::fromStdString(frame.error().userMessage));
     }, 1);
 }
@@ -49,24 +51,31 @@ void FrameReader::wake(const QString &path)
 void FrameReader::read(const QString &path)
 {
     m_pool.start([this, path, stop = m_stop.get_token()] {
-        const RunContext run{0, stop, {}};
-        auto frame = readFrame(path.toStdString(), run);
-        if (!frame) {
-            emit failed(path, QString::fromStdString(frame.error().userMessage));
-            return;
-        }
-        emit opened(path, frame.value());
-        Result<NoiseReport> noise = measureNoise(*frame.value(), run);
-        if (!noise) {
-            emit failed(path, QString::fromStdString(noise.error().userMessage));
-            return;
-        }
-        const auto report = std::make_shared<const NoiseReport>(noise.take());
-        const Result<QImage> thumbnail = thumbnailOf(frame.value(), report, run);
-        const auto spots = proposeSpots(frame.value(), report, run);
-        if (thumbnail && spots)
-            emit finished(path, frame.take(), report, thumbnail.value(), spots.value());
+        const Status read = behindBarrier(textOf(fileOf(path).filename()), [&] { return readAll(path, {0, stop, {}}); });
+        if (!read && read.error().code != ErrorCode::Cancelled)
+            emit failed(path, QString::fromStdString(read.error().userMessage));
     });
+}
+
+/// On a thread of the pool.
+Status FrameReader::readAll(const QString &path, const RunContext &run)
+{
+    const auto frame = readFrame(fileOf(path), run);
+    if (!frame)
+        return frame.error();
+    emit opened(path, frame.value());
+    Result<NoiseReport> noise = measureNoise(*frame.value(), run);
+    if (!noise)
+        return noise.error();
+    const auto report = std::make_shared<const NoiseReport>(noise.take());
+    const Result<QImage> thumbnail = thumbnailOf(frame.value(), report, run);
+    if (!thumbnail)
+        return thumbnail.error();
+    const auto spots = proposeSpots(frame.value(), report, run);
+    if (!spots)
+        return spots.error();
+    emit finished(path, frame.value(), report, thumbnail.value(), spots.value());
+    return {};
 }
 
 } // namespace irenic

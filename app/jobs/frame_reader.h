@@ -31,6 +31,8 @@ signals:
     void failed(const QString &path, const QString &problem);
 
 private:
+    Status readAll(const QString &path, const RunContext &run);
+
     QThreadPool m_pool;
     std::stop_source m_stop;
 };

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/guest_loader.h"
 
+#include "irenic/barrier.h"
+#include "session/paths.h"
+
 namespace irenic {
 
 GuestLoader::GuestLoader(QObject *parent) : QObject(parent)
@@ -18,11 +21,11 @@ GuestLoader::~GuestLoader()
 void GuestLoader::load(const QString &path, const std::shared_ptr<const Frame> &frame, const QString &file)
 {
     m_pool.start([this, path, frame, file, stop = m_stop.get_token()] {
-        Result<Guest> guest = readGuest(file.toStdString(), frame, {0, stop, {}});
+        Result<Guest> guest = behindBarrier(textOf(fileOf(file).filename()), [&] { return readGuest(fileOf(file), frame, {0, stop, {}}); });
         if (guest)
-            emit loaded(path, std::make_shared<const Guest>(guest.take()));
+            emit loaded(path, file, std::make_shared<const Guest>(guest.take()));
         else if (guest.error().code != ErrorCode::Cancelled)
-            emit failed(QString::fromStdString(guest.error().userMessage));
+            emit failed(path, file, QString::fromStdString(guest.error().userMessage));
     });
 }
 

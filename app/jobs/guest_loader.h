@@ -18,8 +18,8 @@ public:
     void load(const QString &path, const std::shared_ptr<const Frame> &frame, const QString &file); ///< `path` names the frame in the roll
 
 signals:
-    void loaded(const QString &path, std::shared_ptr<const irenic::Guest> guest);
-    void failed(const QString &problem);
+    void loaded(const QString &path, const QString &file, std::shared_ptr<const irenic::Guest> guest);
+    void failed(const QString &path, const QString &file, const QString &problem);
 
 private:
     QThreadPool m_pool;

@@ -1,7 +1,21 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/images.h"
 
+#include "irenic/export.h"
+#include "session/paths.h"
+
+#include <QBuffer>
+
 namespace irenic {
+
+Status writeNewPng(const QString &file, const QImage &image)
+{
+    QBuffer png;
+    png.open(QIODevice::WriteOnly);
+    if (!image.save(&png, "PNG"))
+        return Error{ErrorCode::WriteFailed, textOf(fileOf(file)) + " was not written: the picture could not be coded.", {}};
+    return writeNewFile(fileOf(file), std::as_bytes(std::span(png.data().constData(), size_t(png.data().size()))));
+}
 
 QImage toImage(const RgbImage<uint8_t> &rgb)
 {

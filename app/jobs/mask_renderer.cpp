@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/mask_renderer.h"
 
+#include "irenic/barrier.h"
 #include "irenic/picture.h"
 #include "jobs/images.h"
 
@@ -91,12 +92,14 @@ void MaskRenderer::request(int row, const RollFrame &frame, int region, QRect vi
     const LensCorrection lens = frame.lens;
     ++m_running;
     m_pool.start([=, this] {
-        const Rect stored = storedRectOf(toRect(visible), pixels->crop.size(), pixels->orientation).movedBy(pixels->crop.x, pixels->crop.y);
-        const QImage image = drawnMask(weightsOf(*set, size_t(region), stored, reduction, Unbending(lens, pixels->crop)), pixels->orientation, look);
+        const Result<QImage> image = behindBarrier("The mask", [&]() -> Result<QImage> {
+            const Rect stored = storedRectOf(toRect(visible), pixels->crop.size(), pixels->orientation).movedBy(pixels->crop.x, pixels->crop.y);
+            return drawnMask(weightsOf(*set, size_t(region), stored, reduction, Unbending(lens, pixels->crop)), pixels->orientation, look);
+        });
         QMetaObject::invokeMethod(this, [=, this] {
             --m_running;
-            if (serial == m_serials[size_t(row)])
-                emit drawn(row, image, visible, reduction);
+            if (image && serial == m_serials[size_t(row)])
+                emit drawn(row, image.value(), visible, reduction);
         }, Qt::QueuedConnection);
     });
 }

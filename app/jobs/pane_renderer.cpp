@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/pane_renderer.h"
 
+#include "irenic/barrier.h"
 #include "jobs/images.h"
 
 #include <QElapsedTimer>
@@ -108,7 +109,7 @@ void PaneRenderer::work()
         }
         QElapsedTimer timer;
         timer.start();
-        Result<QImage> image = render(request, stop);
+        Result<QImage> image = behindBarrier("The picture", [&] { return render(request, stop); });
         const double seconds = double(timer.nsecsElapsed()) * 1e-9;
         if (!image)
             continue;
@@ -126,7 +127,7 @@ std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std:
     for (const Reading &known : m_known)
         if (known.frame.lock() == r.frame && known.settings == cleaner.fingerprint() && known.place == r.place && known.truth.lock() == r.truth)
             return known.readings;
-    const Result<PlaceReadings> readings = readingsAt(cleaner, r.place, &m_cache, {0, stop, {}}, r.truth);
+    const Result<PlaceReadings> readings = behindBarrier("The picture", [&] { return readingsAt(cleaner, r.place, &m_cache, {0, stop, {}}, r.truth); });
     if (!readings)
         return std::nullopt;
     constexpr size_t kMostKnown = 128;

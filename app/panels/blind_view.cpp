@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/blind_view.h"
 
+#include "session/paths.h"
+
 #include <QCheckBox>
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -201,7 +203,7 @@ void BlindView::open()
     for (int t = 0; t < f->trialCount(); ++t)
         m_candidates.push_back({tr("%1  %2").arg(trialLetter(t), treatmentWords(f->trials[size_t(t)])), {f->frame, f->noise, f->trials[size_t(t)], f->edits()}, t});
     for (int g = 0; g < int(f->guests.size()); ++g)
-        m_candidates.push_back({tr("Guest %1  %2").arg(g + 1).arg(QString::fromStdString(f->guests[size_t(g)]->file.filename().string())), LivePane::untreated(f->guests[size_t(g)]->matched, nullptr)});
+        m_candidates.push_back({tr("Guest %1  %2").arg(g + 1).arg(fileText(f->guests[size_t(g)]->file.filename())), LivePane::untreated(f->guests[size_t(g)]->matched, nullptr)});
     qDeleteAll(m_boxes);
     m_boxes.clear();
     for (const Candidate &c : m_candidates) {

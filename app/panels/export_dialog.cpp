@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/export_dialog.h"
 
+#include "session/paths.h"
 #include "view/durations.h"
 
 #include <QButtonGroup>
@@ -310,7 +311,7 @@ void ExportDialog::refresh()
         ++files;
         unknown += r.expected == 0;
         seconds += r.expected * m_pace;
-        const auto target = targetOf(r, m_session.frame(m_session.indexOf(QString::fromStdString(r.job.source.string()))), c.clash == ExportJob::Clash::Skip);
+        const auto target = targetOf(r, m_session.frame(m_session.indexOf(fileText(r.job.source))), c.clash == ExportJob::Clash::Skip);
         if (!target)
             continue;
         if (!*target) {
@@ -318,7 +319,7 @@ void ExportDialog::refresh()
             break;
         }
         if (names.size() < kNamesShown)
-            names << QString::fromStdString((c.place == Place::Subfolder ? std::filesystem::path(c.subfolder.toStdString()) / target->value().filename() : target->value().filename()).string());
+            names << fileText(c.place == Place::Subfolder ? fileOf(c.subfolder) / target->value().filename() : target->value().filename());
     }
     if (files > kNamesShown)
         names = names.mid(0, kNamesShown - 1) << tr("and %1 more").arg(files - int(std::min(names.size(), qsizetype(kNamesShown - 1))));
@@ -348,8 +349,8 @@ bool ExportDialog::settleClashes()
         return true;
     QStringList taken;
     for (const ExportRequest &r : c.requests(m_session))
-        if (const auto target = targetOf(r, m_session.frame(m_session.indexOf(QString::fromStdString(r.job.source.string()))), true); target && *target && std::filesystem::exists(target->value()))
-            taken << QString::fromStdString(target->value().filename().string());
+        if (const auto target = targetOf(r, m_session.frame(m_session.indexOf(fileText(r.job.source))), true); target && *target && std::filesystem::exists(target->value()))
+            taken << fileText(target->value().filename());
     if (taken.isEmpty())
         return true;
     QMessageBox box(QMessageBox::NoIcon, tr("Names are taken"), taken.size() == 1 ? tr("%1 is there already. It is never replaced.").arg(taken.front()) : tr("%1 of these names are taken already, %2 the first. No file is ever replaced.").arg(taken.size()).arg(taken.front()), QMessageBox::Cancel, this);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/queue_panel.h"
 
+#include "session/paths.h"
 #include "view/durations.h"
 
 #include <QContextMenuEvent>
@@ -14,7 +15,6 @@
 #include <QMenu>
 #include <QProcess>
 #include <QPushButton>
-#include <QSaveFile>
 #include <QSettings>
 #include <QTreeWidget>
 #include <QUrl>
@@ -26,11 +26,6 @@ namespace {
 using State = QueuedJob::State;
 enum Column { Name, Word, Time };
 constexpr auto kProgram = "export/openWith";
-
-QString textOf(const std::filesystem::path &path)
-{
-    return QString::fromStdString(path.string());
-}
 
 QString stateWord(State state)
 {
@@ -88,7 +83,7 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
     column->addLayout(row);
     connect(m_list, &QTreeWidget::itemDoubleClicked, this, [this] {
         if (const auto *e = chosen(); e && !e->result.empty())
-            QDesktopServices::openUrl(QUrl::fromLocalFile(textOf(e->result)));
+            QDesktopServices::openUrl(QUrl::fromLocalFile(fileText(e->result)));
     });
     connect(queue, &ExportQueue::changed, this, &QueuePanel::show);
     connect(queue, &ExportQueue::progressed, this, [this](int id) {
@@ -135,14 +130,14 @@ void QueuePanel::show()
 void QueuePanel::showRow(QTreeWidgetItem *item, const ExportQueue::Entry &e)
 {
     item->setData(Name, Qt::UserRole, e.id);
-    const QString source = QFileInfo(textOf(e.job.source)).completeBaseName();
+    const QString source = QFileInfo(fileText(e.job.source)).completeBaseName();
     const QString format = e.job.format ? QString::fromLatin1(formatName(*e.job.format)) : tr("its natural format");
-    item->setText(Name, e.result.empty() ? tr("%1 as %2").arg(source, format) : QFileInfo(textOf(e.result)).fileName());
+    item->setText(Name, e.result.empty() ? tr("%1 as %2").arg(source, format) : QFileInfo(fileText(e.result)).fileName());
     item->setText(Word, e.state == State::Running ? tr("%1 %").arg(qRound(100 * e.fraction)) : stateWord(e.state));
     const double left = m_queue->secondsLeft(e);
     item->setText(Time, e.state == State::Done ? tr("%1 s").arg(e.seconds, 0, 'f', 1) : e.isOver() || left < 0 ? QString() : tr("about %1").arg(durationWords(left)));
     const QString words = QString::fromStdString(e.words);
-    item->setToolTip(Name, words.isEmpty() ? QDir::toNativeSeparators(textOf(e.job.source)) : words);
+    item->setToolTip(Name, words.isEmpty() ? QDir::toNativeSeparators(fileText(e.job.source)) : words);
     QFont font = this->font();
     font.setWeight(e.state == State::Running || e.state == State::Failed ? QFont::DemiBold : QFont::Normal);
     item->setFont(Word, font);
@@ -188,13 +183,12 @@ void QueuePanel::openWith(const QString &file)
 
 void QueuePanel::saveReport()
 {
-    const QString name = QFileDialog::getSaveFileName(this, tr("Report of the queue"), QDir::homePath() + QStringLiteral("/exports.txt"), tr("Text (*.txt)"));
+    const QString name = QFileDialog::getSaveFileName(this, tr("Report of the queue"), QDir::homePath() + QStringLiteral("/exports.txt"), tr("Text (*.txt)"), nullptr, QFileDialog::DontConfirmOverwrite);
     if (name.isEmpty())
         return;
-    QSaveFile file(name);
-    const QByteArray text = m_queue->report().toUtf8();
-    if (!file.open(QIODevice::WriteOnly) || file.write(text) != text.size() || !file.commit())
-        emit told(tr("%1 could not be written: %2.").arg(QFileInfo(name).fileName(), file.errorString()));
+    const std::string text = m_queue->report().toStdString();
+    if (const Status s = writeNewFile(fileOf(name), std::as_bytes(std::span(text))); !s)
+        emit told(QString::fromStdString(s.error().userMessage));
 }
 
 void QueuePanel::contextMenuEvent(QContextMenuEvent *event)
@@ -206,7 +200,7 @@ void QueuePanel::contextMenuEvent(QContextMenuEvent *event)
     if (!e)
         return;
     const int id = e->id;
-    const QString source = textOf(e->job.source), file = textOf(e->result);
+    const QString source = fileText(e->job.source), file = fileText(e->result);
     QMenu menu(this);
     if (!file.isEmpty()) {
         menu.addAction(tr("Open"), this, [file] { QDesktopServices::openUrl(QUrl::fromLocalFile(file)); });

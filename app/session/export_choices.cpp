@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "session/export_choices.h"
 
+#include "session/paths.h"
+
 #include <QDir>
 #include <QFileInfo>
 #include <QSettings>
@@ -111,8 +113,8 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
                 continue;
             made << format;
             ExportRequest r;
-            r.job.source = f.path.toStdString();
-            r.job.folder = folderFor(f).toStdString();
+            r.job.source = fileOf(f.path);
+            r.job.folder = fileOf(folderFor(f));
             r.job.nameTemplate = name.toStdString();
             r.job.parts.counter = counter;
             if (f.frame || !isStillRaw(format))

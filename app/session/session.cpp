@@ -3,6 +3,7 @@
 
 #include "commands/set_choices.h"
 #include "commands/take_off.h"
+#include "session/paths.h"
 
 #include <QDir>
 #include <QFile>
@@ -47,6 +48,15 @@ size_t bytesOf(const Frame &frame)
     return size_t(frame.samples.stride()) * size_t(frame.samples.height()) * sizeof(uint16_t);
 }
 
+/// Of a frame and of all that lies on its pixels.
+size_t bytesOf(const RollFrame &f)
+{
+    size_t bytes = bytesOf(*f.frame);
+    for (const auto &guest : f.matched)
+        bytes += bytesOf(*guest->matched);
+    return bytes;
+}
+
 std::vector<Spot> spotsOf(const SavedFrame &saved, QSize picture)
 {
     std::vector<Spot> spots;
@@ -68,13 +78,13 @@ SavedFrame savedOf(const RollFrame &f)
     out.keeper = f.keeper;
     for (const Spot &spot : f.spots)
         out.spots.push_back({infoOf(spot.kind).id, spot.at.x(), spot.at.y(), spot.name.toStdString()});
-    for (const auto &guest : f.guests)
-        out.guests.push_back(guest->file);
+    for (const QString &file : f.guestFiles)
+        out.guests.push_back(fileOf(file));
     out.rendering = f.rendering;
     out.regions = f.regions;
     out.lens = f.lens;
     for (const QString &file : f.exported)
-        out.exported.push_back(file.toStdString());
+        out.exported.push_back(fileOf(file));
     return out;
 }
 
@@ -130,14 +140,14 @@ QString RollFrame::truthFile() const
 {
     const QFileInfo info(path);
     const QString truth = QStringLiteral("%1/truth/%2.dng").arg(info.absolutePath(), info.completeBaseName());
-    return QFile::exists(truth) ? truth : QString();
+    return isFile(truth) ? truth : QString();
 }
 
 std::shared_ptr<const Frame> RollFrame::truth() const
 {
     if (guests.empty())
         return nullptr;
-    const std::filesystem::path file = truthFile().toStdString();
+    const std::filesystem::path file = fileOf(truthFile());
     const auto found = std::find_if(guests.begin(), guests.end(), [&](const auto &g) { return !file.empty() && g->file == file; });
     return found == guests.end() ? nullptr : (*found)->matched;
 }
@@ -152,6 +162,23 @@ Treatment RollFrame::suggestedFor(int trial) const
     suggested.taste = t.taste; // nobody suggests those
     suggested.regions = t.regions;
     return suggested;
+}
+
+void RollFrame::bindGuests()
+{
+    guests.clear();
+    for (const QString &file : guestFiles)
+        if (const auto found = matched.constFind(file); found != matched.constEnd())
+            guests.push_back(*found);
+}
+
+QStringList RollFrame::unmatchedGuests() const
+{
+    QStringList files;
+    for (const QString &file : guestFiles)
+        if (!matched.contains(file) && !lostGuests.contains(file))
+            files << file;
+    return files;
 }
 
 void RollFrame::bindRegions()
@@ -225,7 +252,10 @@ void Session::setOpened(const QString &path, std::shared_ptr<const Frame> frame)
     const int index = indexOf(path);
     if (index < 0)
         return;
-    m_frames[size_t(index)]->frame = std::move(frame);
+    RollFrame &f = *m_frames[size_t(index)];
+    if (f.state != RollFrame::State::Reading) // read twice, as it was taken off and put back meanwhile
+        return;
+    f.frame = std::move(frame);
     emit frameChanged(index);
 }
 
@@ -248,6 +278,8 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
     const std::optional<SavedFrame> saved = std::exchange(f.saved, {});
     if (saved && saved->decided) {
         f.trials = saved->trials;
+        for (Treatment &t : f.trials)
+            t = carriedOut(t, f.frame->kind);
         if (f.trials.size() > size_t(kMostTrials))
             f.trials.resize(size_t(kMostTrials));
         f.keeper = saved->keeper < f.trialCount() ? saved->keeper : -1;
@@ -255,10 +287,12 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
         f.rendering = saved->rendering;
         f.regions = saved->regions;
         f.lens = saved->lens;
-        f.guests.clear(); // pinned anew
+        f.guestFiles.clear();
+        for (const auto &file : saved->guests)
+            f.guestFiles << fileText(file);
         f.exported.clear();
         for (const auto &file : saved->exported)
-            f.exported << QString::fromStdString(file.string());
+            f.exported << fileText(file);
     }
     f.bindRegions();
     m_seen.insert(index == m_current ? m_seen.end() : m_seen.begin(), index);
@@ -268,13 +302,20 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
     clampColumn();
     if (index == m_current)
         emit lookChanged();
-    if (saved && !saved->guests.empty()) {
-        QStringList files;
-        for (const auto &file : saved->guests)
-            files << QString::fromStdString(file.string());
-        emit guestsWanted(path, files);
-    }
+    wantGuests(f);
     letRest();
+}
+
+void Session::wantGuests(const RollFrame &f)
+{
+    if (const QStringList files = f.unmatchedGuests(); f.state == RollFrame::State::Ready && !files.isEmpty())
+        emit guestsWanted(f.path, files);
+}
+
+void Session::noteGuestLost(const QString &path, const QString &file)
+{
+    if (const int index = indexOf(path); index >= 0)
+        m_frames[size_t(index)]->lostGuests << file;
 }
 
 /// A file comes into the roll otherwise than by undo, which must not put it there a second time.
@@ -290,19 +331,22 @@ void Session::dropPixels(RollFrame &f)
 {
     f.frame = std::make_shared<const Frame>(static_cast<const FrameFacts &>(*f.frame));
     f.bindRegions();
+    f.matched.clear(); // guests lie on its pixels
+    f.lostGuests.clear();
+    f.bindGuests();
     f.state = RollFrame::State::Resting;
 }
 
-/// Pixels of frames that were not looked at for long are let go, so that a roll may be of any length.
-void Session::letRest()
+/// Pixels of frames that were not looked at for long are let go, and their guests with them, so that a roll may be of any length.
+void Session::letRest(size_t forOthers)
 {
-    size_t held = 0;
+    size_t held = forOthers;
     for (const int i : m_seen)
-        held += bytesOf(*frame(i).frame);
+        held += bytesOf(frame(i));
     while (held > m_budget && m_seen.size() > 1) {
         const int index = m_seen.front() == m_current ? m_seen[1] : m_seen.front();
         std::erase(m_seen, index);
-        held -= bytesOf(*frame(index).frame);
+        held -= bytesOf(frame(index));
         dropPixels(*m_frames[size_t(index)]);
         emit frameChanged(index);
     }
@@ -319,6 +363,7 @@ void Session::setAwake(const QString &path, std::shared_ptr<const Frame> frame)
     f.bindRegions();
     m_seen.push_back(index);
     emit frameChanged(index);
+    wantGuests(f);
     letRest();
 }
 
@@ -328,6 +373,8 @@ void Session::setReadingFailed(const QString &path, const QString &problem)
     if (index < 0)
         return;
     RollFrame &f = *m_frames[size_t(index)];
+    if (f.state == RollFrame::State::Ready) // what is there is there; a second reading found the file gone
+        return;
     if (f.isMeasured()) // it was there before; what was decided stays
         f.saved = savedOf(f);
     std::erase(m_seen, index);
@@ -509,7 +556,7 @@ void Session::changeTreatment(int trial, const Treatment &treatment, const QStri
     if (!f)
         return;
     Choices c = *f;
-    c.trials[size_t(trial)] = treatment;
+    c.trials[size_t(trial)] = carriedOut(treatment, f->frame->kind);
     change(std::move(c), words);
 }
 
@@ -582,7 +629,7 @@ void Session::addTrial(const Treatment &treatment, int at)
         return;
     Choices c = *readyFrame();
     at = at < 0 ? int(c.trials.size()) : at;
-    c.trials.insert(c.trials.begin() + at, treatment);
+    c.trials.insert(c.trials.begin() + at, carriedOut(treatment, readyFrame()->frame->kind));
     c.keeper += c.keeper >= at;
     change(std::move(c), tr("adding trial %1").arg(trialLetter(at)));
     setColumn(at);
@@ -716,15 +763,17 @@ int Session::renderAllAlike()
     return int(others.size());
 }
 
-void Session::pinGuest(const QString &path, std::shared_ptr<const Guest> guest, bool undoable)
+void Session::pinGuest(const QString &path, const QString &file, std::shared_ptr<const Guest> guest)
 {
     const int index = indexOf(path);
-    if (index < 0 || !frame(index).isMeasured())
+    if (index < 0 || frame(index).state != RollFrame::State::Ready)
         return;
+    m_frames[size_t(index)]->matched.insert(file, std::move(guest));
+    letRest();
     Choices c = frame(index);
-    c.guests.push_back(std::move(guest));
-    if (!undoable)
+    if (c.guestFiles.contains(file))
         return applyChoices(index, c, false);
+    c.guestFiles << file;
     m_undo.push(new SetChoices(*this, index, std::move(c), tr("pinning a guest"), 0));
 }
 
@@ -734,7 +783,7 @@ void Session::unpinGuest(int guest)
     if (!f || guest < 0 || guest >= int(f->guests.size()))
         return;
     Choices c = *f;
-    c.guests.erase(c.guests.begin() + guest);
+    c.guestFiles.removeOne(fileText(f->guests[size_t(guest)]->file));
     change(std::move(c), tr("taking down a guest"));
 }
 
@@ -745,12 +794,13 @@ int Session::treatAll(const Treatment &treatment)
         if (!frame(i).isMeasured())
             continue;
         Choices c = frame(i);
-        const auto found = std::find(c.trials.begin(), c.trials.end(), treatment);
+        const Treatment own = carriedOut(treatment, frame(i).frame->kind);
+        const auto found = std::find(c.trials.begin(), c.trials.end(), own);
         c.keeper = int(found - c.trials.begin());
         if (found == c.trials.end() && c.trials.size() < size_t(kMostTrials)) {
-            c.trials.push_back(treatment);
+            c.trials.push_back(own);
         } else if (found == c.trials.end()) { // the wall is full: the last one gives way
-            c.trials.back() = treatment;
+            c.trials.back() = own;
             c.keeper = kMostTrials - 1;
         }
         all.emplace_back(i, std::move(c));
@@ -798,8 +848,8 @@ SavedSession Session::saved(const QString &folder) const
     SavedSession s;
     for (const auto &f : m_frames) {
         SavedFrame out = f->isMeasured() ? savedOf(*f) : f->saved.value_or(SavedFrame());
-        out.file = f->path.toStdString();
-        out.beside = dir.relativeFilePath(f->path).toStdString();
+        out.file = fileOf(f->path);
+        out.beside = fileOf(dir.relativeFilePath(f->path));
         s.frames.push_back(std::move(out));
     }
     s.current = m_current;
@@ -835,8 +885,8 @@ QStringList Session::restore(const SavedSession &session, const QString &folder)
     QStringList toRead;
     for (const SavedFrame &s : session.frames) {
         auto f = std::make_unique<RollFrame>();
-        const auto file = s.found(folder.toStdString());
-        f->path = QString::fromStdString((file.empty() ? s.file : file).string());
+        const auto file = s.found(fileOf(folder));
+        f->path = fileText(file.empty() ? s.file : file);
         f->saved = s;
         if (file.empty()) {
             f->state = RollFrame::State::Failed;
@@ -864,7 +914,7 @@ QStringList Session::setFound(const QString &missing, const QString &file)
         if (!f.isMissing())
             continue;
         const QString at = f.path == missing ? info.absoluteFilePath() : info.absoluteDir().filePath(QFileInfo(f.path).fileName());
-        if (indexOf(at) >= 0 || !QFile::exists(at))
+        if (indexOf(at) >= 0 || !isFile(at))
             continue;
         comeBack(at);
         f.path = at;
@@ -881,6 +931,8 @@ void Session::applyChoices(int index, const Choices &choices, bool reveal)
     const bool otherRendering = !(frame(index).rendering == choices.rendering);
     static_cast<Choices &>(*m_frames[size_t(index)]) = choices;
     m_frames[size_t(index)]->bindRegions();
+    m_frames[size_t(index)]->bindGuests();
+    wantGuests(frame(index)); // undo may bring back some that were let go
     if (reveal)
         setCurrent(index);
     emit choicesChanged(index);

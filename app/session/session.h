@@ -7,6 +7,7 @@
 #include "irenic/session_file.h"
 #include "irenic/spots.h"
 
+#include <QHash>
 #include <QImage>
 #include <QObject>
 #include <QPointF>
@@ -40,7 +41,7 @@ struct Choices {
     std::vector<Treatment> trials;
     int keeper = -1; ///< trial, or -1 while none is chosen
     std::vector<Spot> spots;
-    std::vector<std::shared_ptr<const Guest>> guests;
+    QStringList guestFiles; ///< pinned beside the trials, in this order; whether they can be had now or not
     Rendering rendering;
     std::vector<Region> regions;
     LensCorrection lens;
@@ -64,6 +65,8 @@ struct RollFrame : Choices {
     std::shared_ptr<const RegionSet> regionSet; ///< of `regions` on `frame`; null where there are none
     QImage thumbnail;
     QStringList exported; ///< files written so far
+    std::vector<std::shared_ptr<const Guest>> guests; ///< those of guestFiles that are matched to the frame's pixels; none of a resting one
+    QHash<QString, std::shared_ptr<const Guest>> matched; ///< by file; taken-down ones, too, for undo
     std::optional<SavedFrame> saved; ///< what a session says about it, until it was read
 
     bool isMeasured() const { return state == State::Ready || state == State::Resting; }
@@ -73,6 +76,9 @@ struct RollFrame : Choices {
     QSize pictureSize() const;  ///< upright; empty where there is no frame
     int trialCount() const { return int(trials.size()); }
     FrameEdits edits() const { return {regionSet, lens}; }
+    QStringList lostGuests; ///< those of guestFiles that could not be had since the frame was last read
+    void bindGuests(); ///< makes guests anew
+    QStringList unmatchedGuests() const; ///< that may be tried
     void bindRegions(); ///< makes regionSet anew where regions or pixels are others
     QString truthFile() const; ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
     std::shared_ptr<const Frame> truth() const; ///< the same as it hangs on the wall as a guest, or null
@@ -125,7 +131,9 @@ public:
     void setReadingFailed(const QString &path, const QString &problem);
     void setAwake(const QString &path, std::shared_ptr<const Frame> frame); ///< the pixels of a resting one are there again
     /// Pixels of frames that are not looked at are let go beyond this.
+    void noteGuestLost(const QString &path, const QString &file); ///< it stays pinned, and is tried again when the frame is read again
     void setMemoryBudget(size_t bytes) { m_budget = bytes; }
+    void makeRoom(size_t bytes) { letRest(bytes); } ///< for something that is about to be held for a while
 
     /// All that a session file keeps. @param folder where it is going to lie
     SavedSession saved(const QString &folder) const;
@@ -166,7 +174,8 @@ public:
     void removeSpot(int spot);
     void reorderSpot(int from, int to);
     int carrySpots(); ///< to every other frame of the same size, in place of theirs; to how many
-    void pinGuest(const QString &path, std::shared_ptr<const Guest> guest, bool undoable = true);
+    /// A step of undo, but where the frame has it pinned already, and it was only to be matched.
+    void pinGuest(const QString &path, const QString &file, std::shared_ptr<const Guest> guest);
     void unpinGuest(int guest);
     void changeRendering(const Rendering &rendering, const QString &words, int dragId = 0);
     int renderAllAlike(); ///< every other frame as this one; how many
@@ -186,7 +195,7 @@ signals:
     void frameChanged(int index); ///< read, failed, exported, put to rest or woken
     void pixelsWanted(const QString &path); ///< of a resting frame
     void readingWanted(const QString &path); ///< of one that was put back and had not been read
-    void guestsWanted(const QString &path, const QStringList &files); ///< that a session names
+    void guestsWanted(const QString &path, const QStringList &files); ///< pinned, and not matched to the pixels that are there now
     void restored(); ///< everything is another
     void choicesChanged(int index);
     void currentChanged(int index);
@@ -200,7 +209,8 @@ private:
     void changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others);
     void goTo(int index);
     void clampColumn();
-    void letRest();
+    void letRest(size_t forOthers = 0);
+    void wantGuests(const RollFrame &f);
     void comeBack(const QString &path);
     static void dropPixels(RollFrame &f);
 

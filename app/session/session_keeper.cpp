@@ -1,13 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "session/session_keeper.h"
 
+#include "irenic/document.h"
+#include "session/paths.h"
+
 #include <QCoreApplication>
 #include <QCryptographicHash>
 #include <QDateTime>
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
-#include <QSaveFile>
 #include <QSettings>
 #include <QStandardPaths>
 
@@ -17,7 +19,6 @@ namespace {
 
 constexpr int kKeepAfterMs = 1000;
 constexpr int kMostOwn = 12; ///< sessions that nobody named
-constexpr qint64 kMostBytes = 64 << 20;
 constexpr auto kLast = "session/last";
 
 Error error(ErrorCode code, const QString &words)
@@ -118,9 +119,8 @@ std::string SessionKeeper::textToKeep()
 
 Status SessionKeeper::write(const QString &name, const std::string &text)
 {
-    QSaveFile file(name);
-    if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit())
-        return error(ErrorCode::WriteFailed, tr("The session could not be kept in %1: %2. It is still open; what was kept before is still there.").arg(shown(name), file.errorString()));
+    if (const Status s = replaceDocument(fileOf(name), text); !s)
+        return error(ErrorCode::WriteFailed, tr("The session could not be kept. %1 It is still open; what was kept before is still there.").arg(QString::fromStdString(s.error().userMessage)));
     QSettings().setValue(QLatin1String(kLast), name);
     return {};
 }
@@ -132,8 +132,8 @@ Error SessionKeeper::nowhereToKeep() const
 
 Status SessionKeeper::keep()
 {
-    const std::string text = textToKeep();
     m_writer.waitForDone();
+    const std::string text = textToKeep();
     if (text.empty())
         return {};
     if (m_file.isEmpty())
@@ -152,24 +152,23 @@ void SessionKeeper::keepAside()
         return;
     if (m_file.isEmpty())
         return emit failed(QString::fromStdString(nowhereToKeep().userMessage));
-    m_kept = text;
     m_writer.start([this, file = m_file, text] {
-        if (const Status s = write(file, text); !s)
-            QMetaObject::invokeMethod(this, [this, s] {
-                m_kept.clear(); // to be tried again with the next change
+        const Status s = write(file, text);
+        QMetaObject::invokeMethod(this, [this, s, file, text] {
+            if (s && file == m_file)
+                m_kept = text; // not before it lies there: what failed is tried again with the next change, and on closing
+            else if (!s)
                 emit failed(QString::fromStdString(s.error().userMessage));
-            }, Qt::QueuedConnection);
+        }, Qt::QueuedConnection);
     });
 }
 
 Status SessionKeeper::open(const QString &name, QStringList *toRead)
 {
     const QString path = QFileInfo(name).absoluteFilePath();
-    QFile file(path);
-    if (!file.open(QIODevice::ReadOnly) || file.size() > kMostBytes)
-        return error(ErrorCode::NotFound, tr("%1 cannot be read: %2.").arg(shown(path), file.isOpen() ? tr("it is too large for a session") : file.errorString()));
-    const std::string text = file.readAll().toStdString();
-    const Result<SavedSession> session = sessionFromText(text, path.toStdString());
+    const Result<std::string> read = documentText(fileOf(path), "session");
+    const std::string text = read ? read.value() : std::string();
+    const Result<SavedSession> session = read ? sessionFromText(text, path.toStdString()) : Result<SavedSession>(read.error());
     if (!session)
         return session.error();
     if (const Status kept = keep(); !kept) // what is open must not be lost
@@ -196,8 +195,9 @@ Status SessionKeeper::saveAs(const QString &name)
 {
     const QString path = QFileInfo(name).absoluteFilePath();
     if (path != m_file) {
-        if (QFile there(path); there.exists()) {
-            if (!there.open(QIODevice::ReadOnly) || there.size() > kMostBytes || !sessionFromText(there.readAll().toStdString(), path.toStdString()))
+        if (QFile::exists(path)) {
+            const Result<std::string> there = documentText(fileOf(path), "session");
+            if (!there || !sessionFromText(there.value(), path.toStdString()))
                 return error(ErrorCode::Taken, tr("%1 is there already and is no session of this version; it was left as it is. Choose another name.").arg(shown(path)));
         }
         auto lock = lockFor(path);

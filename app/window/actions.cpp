@@ -204,7 +204,7 @@ void Actions::fillRecipeMenus()
             m_window->say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
         });
         m_recipeOut->addAction(text, this, [this, name] {
-            const QString file = QFileDialog::getSaveFileName(m_window, tr("Export the recipe"), name + RecipeBook::ending());
+            const QString file = QFileDialog::getSaveFileName(m_window, tr("Export the recipe"), name + RecipeBook::ending(), {}, nullptr, QFileDialog::DontConfirmOverwrite);
             if (file.isEmpty())
                 return;
             const Status written = m_window->recipes()->exportTo(name, file);

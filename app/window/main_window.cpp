@@ -6,10 +6,10 @@
 #include "panels/export_dialog.h"
 #include "panels/frame_panels.h"
 #include "panels/guide_note.h"
+#include "panels/lens_panel.h"
 #include "panels/loupe.h"
 #include "panels/output_size_dialog.h"
 #include "panels/queue_panel.h"
-#include "panels/lens_panel.h"
 #include "panels/readings_panel.h"
 #include "panels/regions_panel.h"
 #include "panels/rendering_panel.h"
@@ -17,6 +17,8 @@
 #include "panels/spot_bar.h"
 #include "panels/status_line.h"
 #include "panels/top_bar.h"
+#include "jobs/images.h"
+#include "session/paths.h"
 #include "view/comparison_sheet.h"
 #include "view/durations.h"
 #include "window/actions.h"
@@ -38,7 +40,6 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
-#include <QSaveFile>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QStandardPaths>
@@ -126,19 +127,17 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         noteRecent(path);
         lookAtFirstSpot();
         if (!frame->warnings.empty())
-            say(QString::fromStdString(frame->file.filename().string() + ": " + frame->warnings.front()));
+            say(QString::fromStdString(textOf(frame->file.filename()) + ": " + frame->warnings.front()));
     });
     connect(&m_reader, &FrameReader::woken, &m_session, &Session::setAwake);
     connect(&m_session, &Session::pixelsWanted, &m_reader, &FrameReader::wake);
     connect(&m_session, &Session::guestsWanted, this, [this](const QString &path, const QStringList &files) {
-        m_restoring << files;
         for (const QString &file : files)
             wantGuest(path, file);
     });
     connect(&m_session, &Session::frameChanged, this, &MainWindow::pinWanted);
     connect(&m_session, &Session::restored, this, [this] {
         m_wantedGuests.clear();
-        m_restoring.clear();
         m_lookAtSpot = false;
         m_pages->setCurrentIndex(0);
     });
@@ -187,15 +186,21 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_strip, &StripView::closed, this, toWall);
     connect(m_loupe, &Loupe::closed, this, toWall);
     connect(m_blind, &BlindView::closed, this, toWall);
-    connect(&m_guests, &GuestLoader::loaded, this, [this](const QString &path, const auto &guest) {
-        const QString file = QString::fromStdString(guest->file.string());
-        const bool restored = m_restoring.removeOne(file);
-        m_session.pinGuest(path, guest, !restored);
-        if (restored)
-            return;
-        say(tr("Pinned %1. %2").arg(QString::fromStdString(guest->file.filename().string()), QString::fromStdString(guest->words)));
+    connect(&m_guests, &GuestLoader::loaded, this, [this](const QString &path, const QString &file, const auto &guest) {
+        m_loadingGuests.removeOne({path, file});
+        const int index = m_session.indexOf(path);
+        const bool isNew = index >= 0 && !m_session.frame(index).guestFiles.contains(file);
+        m_session.pinGuest(path, file, guest);
+        if (isNew)
+            say(tr("Pinned %1. %2").arg(fileText(guest->file.filename()), QString::fromStdString(guest->words)));
     });
-    connect(&m_guests, &GuestLoader::failed, this, [this](const QString &problem) { say(problem); });
+    connect(&m_guests, &GuestLoader::failed, this, [this](const QString &path, const QString &file, const QString &problem) {
+        m_loadingGuests.removeOne({path, file});
+        const int index = m_session.indexOf(path);
+        const bool wasPinned = index >= 0 && m_session.frame(index).guestFiles.contains(file);
+        m_session.noteGuestLost(path, file);
+        say(wasPinned ? tr("%1 It stays in the session as a guest of %2.").arg(problem, QFileInfo(path).fileName()) : problem);
+    });
     connect(&m_queue, &ExportQueue::changed, this, [this] { m_wall->setPace(m_queue.ratio()); });
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
         m_session.noteExported(source, file);
@@ -206,6 +211,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         say(tr("Left out %1: %2.").arg(QFileInfo(file).fileName(), why), QFileInfo(file).absolutePath());
     });
     connect(&m_queue, &ExportQueue::failed, this, [this](const QString &, const QString &problem) { say(problem); });
+    connect(&m_queue, &ExportQueue::keepingFailed, this, [this](const QString &problem) { say(problem); });
     connect(&m_queue, &ExportQueue::finished, this, [this] {
         const int done = m_queue.count(QueuedJob::State::Done), failed = m_queue.count(QueuedJob::State::Failed);
         if (done + failed > 1)
@@ -382,14 +388,11 @@ void MainWindow::writeComparison()
         return;
     }
     const QString folder = QSettings().value(QStringLiteral("comparison/folder"), QFileInfo(f->path).absolutePath()).toString();
-    const QString file = QFileDialog::getSaveFileName(this, tr("Write the comparison"), folder + u'/' + f->name() + QStringLiteral("-comparison.png"), tr("PNG (*.png)"));
+    const QString file = QFileDialog::getSaveFileName(this, tr("Write the comparison"), folder + u'/' + f->name() + QStringLiteral("-comparison.png"), tr("PNG (*.png)"), nullptr, QFileDialog::DontConfirmOverwrite);
     if (file.isEmpty())
         return;
-    QSaveFile out(file);
-    if (!out.open(QIODevice::WriteOnly) || !comparisonPicture().save(&out, "PNG") || !out.commit()) {
-        say(tr("%1 could not be written: %2. Nothing else was changed.").arg(QFileInfo(file).fileName(), out.errorString()));
-        return;
-    }
+    if (const Status s = writeNewPng(file, comparisonPicture()); !s) // never in place of another picture
+        return say(QString::fromStdString(s.error().userMessage));
     QSettings().setValue(QStringLiteral("comparison/folder"), QFileInfo(file).absolutePath());
     say(tr("Written: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
 }
@@ -468,18 +471,18 @@ void MainWindow::open(const QStringList &paths)
 {
     QStringList files;
     for (const QString &path : paths) {
-        if (!QFileInfo(path).isDir()) {
+        if (!isFolder(path)) {
             files << path;
             continue;
         }
-        const auto found = photographsIn(path.toStdString());
+        const auto found = photographsIn(fileOf(path));
         if (!found)
             say(QString::fromStdString(found.error().userMessage));
         else if (found.value().empty())
             say(tr("The folder %1 holds no photographs that can be read.").arg(QDir::toNativeSeparators(path)));
         else
             for (const auto &file : found.value())
-                files << QString::fromStdString(file.string());
+                files << fileText(file);
     }
     QStringList added;
     for (const int i : m_session.addPaths(files))
@@ -495,7 +498,9 @@ void MainWindow::readAll(const QStringList &paths)
 
 void MainWindow::wantGuest(const QString &path, const QString &file)
 {
-    m_wantedGuests.emplace_back(path, file);
+    const std::pair wanted(path, file);
+    if (!m_loadingGuests.contains(wanted) && std::find(m_wantedGuests.begin(), m_wantedGuests.end(), wanted) == m_wantedGuests.end())
+        m_wantedGuests.push_back(wanted);
     pinWanted();
 }
 
@@ -508,6 +513,8 @@ void MainWindow::pinWanted()
             return true;
         if (m_session.frame(index).state != RollFrame::State::Ready)
             return false;
+        m_loadingGuests.append(wanted);
+        m_session.makeRoom(size_t(m_session.frame(index).frame->crop.size().area()) * kGuestBytesAPixel);
         m_guests.load(wanted.first, m_session.frame(index).frame, wanted.second);
         return true;
     });
@@ -788,11 +795,7 @@ void MainWindow::dragEnterEvent(QDragEnterEvent *event)
 
 void MainWindow::dropEvent(QDropEvent *event)
 {
-    QStringList paths;
-    for (const QUrl &url : event->mimeData()->urls())
-        if (url.isLocalFile())
-            paths << url.toLocalFile();
-    open(paths);
+    open(fileTexts(event->mimeData()->urls()));
     event->acceptProposedAction();
 }
 

@@ -136,7 +136,7 @@ private:
     RecipeBook m_recipes{RecipeBook::usualFolder()};
     SessionKeeper m_keeper{&m_session, SessionKeeper::usualFolder()};
     std::vector<std::pair<QString, QString>> m_wantedGuests; ///< frame and file, of frames whose pixels are not there yet
-    QStringList m_restoring; ///< guests that a session names, which are no step of undo
+    QList<std::pair<QString, QString>> m_loadingGuests; ///< frame and file
     Settings m_settings;
     Wall *m_wall;
     RollPanel *m_roll;
