@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "commands.h"
 
+#include "irenic/barrier.h"
 #include "irenic/recipe.h"
 
-#include <nlohmann/json.hpp>
 
 #include <algorithm>
 #include <cstdio>
@@ -227,7 +227,7 @@ void tell(const std::string &file, const ExportOutcome &o, const LensCorrection 
     const Treatment &t = o.treatment;
     const bool written = !a.dryRun && !o.skipped;
     if (a.json) {
-        nlohmann::json line{{"file", file}, {"out", o.report.file.string()}, {"format", formatName(o.format)}, {"written", written}, {"skipped", o.skipped}};
+        nlohmann::json line{{"file", textOf(file)}, {"out", textOf(o.report.file)}, {"format", formatName(o.format)}, {"written", written}, {"skipped", o.skipped}};
         if (!o.skipped)
             line.update({{"method", t.method}, {"luminance", t.luminance}, {"colour", t.colour}, {"colourMethod", t.isMixed() ? t.colourMethod : t.method}});
         for (const TasteParam &p : kTasteParams)
@@ -235,13 +235,15 @@ void tell(const std::string &file, const ExportOutcome &o, const LensCorrection 
                 line["taste"][p.info.name] = t.taste.*p.value;
         if (!o.skipped && !lens.from.empty())
             line["lens"] = lens.from;
+        if (!o.askedMethod.empty())
+            line["askedMethod"] = o.askedMethod;
         if (written)
             line.update({{"bytes", o.report.bytes}, {"seconds", o.report.seconds}, {"verified", o.report.verified}});
         if (!o.report.sidecar.empty())
-            line["sidecar"] = o.report.sidecar.string();
+            line["sidecar"] = textOf(o.report.sidecar);
         if (!o.note.empty())
             line["note"] = o.note;
-        std::printf("%s\n", line.dump().c_str());
+        printLine(line);
     } else if (o.skipped) {
         std::printf("%s -> %s  (not written: %s)\n", file.c_str(), o.report.file.c_str(), o.note.c_str());
     } else {
@@ -277,7 +279,7 @@ int clean(const CleanArguments &arguments)
         job.parts.counter = int(i) + 1; // of the whole list: every shard counts alike
         const RunContext run{arguments.threads, {}, {}};
         std::shared_ptr<const Frame> frame;
-        const Status ready = prepare(job, frame, lens, arguments, run);
+        const Status ready = behindBarrier(textOf(file), [&] { return prepare(job, frame, lens, arguments, run); });
         ExportMemory memory;
         std::string told;
         for (const auto format : formats.value()) {

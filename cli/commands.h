@@ -2,6 +2,9 @@
 #pragma once
 
 #include "irenic/export_job.h"
+#include "irenic/text.h"
+
+#include <nlohmann/json.hpp>
 
 #include <string>
 #include <vector>
@@ -68,6 +71,7 @@ int strip(const StripArguments &arguments, int &argc, char **argv);
 std::string methodIdOf(const std::string &name);
 
 /// Says on standard error, and with `json` as an object on standard output, why a file failed.
+void printLine(const nlohmann::json &object); ///< on standard output
 void report(const std::string &file, const Error &error, bool json);
 
 } // namespace irenic::cli

@@ -2,8 +2,9 @@
 // irenic-cli: the whole core without a window.
 #include "commands.h"
 
+#include "irenic/process.h"
+
 #include <CLI/CLI.hpp>
-#include <nlohmann/json.hpp>
 
 #include <cstdio>
 
@@ -13,7 +14,13 @@ void report(const std::string &file, const Error &error, bool json)
 {
     std::fprintf(stderr, "irenic-cli: %s: %s\n", file.c_str(), error.userMessage.c_str());
     if (json)
-        std::printf("%s\n", nlohmann::json{{"file", file}, {"error", error.userMessage}}.dump().c_str());
+        printLine({{"file", textOf(file)}, {"error", error.userMessage}});
+}
+
+void printLine(const nlohmann::json &object)
+{
+    // Every text should be UTF-8 by now; one that is not costs its own character and not the batch.
+    std::printf("%s\n", object.dump(-1, ' ', false, nlohmann::json::error_handler_t::replace).c_str());
 }
 
 std::string methodIdOf(const std::string &name)
@@ -36,7 +43,7 @@ int listMethods(bool json)
             add(p);
         for (const TasteParam &p : kTasteParams)
             add(p.info);
-        std::printf("%s\n", nlohmann::json{{"id", m.id}, {"label", m.label}, {"goodAt", m.goodAt}, {"cost", m.cost}, {"parameters", parameters}}.dump().c_str());
+        printLine({{"id", m.id}, {"label", m.label}, {"goodAt", m.goodAt}, {"cost", m.cost}, {"parameters", parameters}});
     }
     return 0;
 }
@@ -47,6 +54,7 @@ int listMethods(bool json)
 int main(int argc, char **argv)
 {
     using namespace irenic::cli;
+    irenic::prepareProcess();
     CLI::App app{"Measures and reduces noise in raw photographs.", "irenic-cli"};
     app.require_subcommand(1);
 

@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "commands.h"
 
-#include <nlohmann/json.hpp>
+#include "irenic/barrier.h"
+
 
 #include <cstdio>
 
@@ -35,7 +36,7 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
     for (const PixelAt &p : n.hotPixels)
         hot.push_back({p.x, p.y});
     const Suggestion s = suggestTreatment(n);
-    return {{"file", file}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"banding", {{"rows", n.banding.rowSigma}, {"columns", n.banding.columnSigma}}}, {"luminanceNoise", n.luminanceNoise},
+    return {{"file", textOf(file)}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"banding", {{"rows", n.banding.rowSigma}, {"columns", n.banding.columnSigma}}}, {"luminanceNoise", n.luminanceNoise},
             {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}, {"confidence", n.confidence}, {"confidenceReason", n.confidenceReason},
             {"kind", mosaic ? "mosaic" : frame.kind == FrameKind::Linear ? "linear" : "rendered"}, {"pattern", frame.pattern}, {"bands", bands},
             {"maskedSamples", n.maskedSamples}, {"profileRatio", n.profileRatio}, {"width", frame.crop.width}, {"height", frame.crop.height},
@@ -51,7 +52,7 @@ int measure(const MeasureArguments &arguments)
     for (const std::string &file : arguments.files) {
         const RunContext run{arguments.threads, {}, {}};
         const auto frame = readFrame(file, run);
-        const Result<NoiseReport> noise = frame ? measureNoise(*frame.value(), run) : Result<NoiseReport>(frame.error());
+        const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return measureNoise(*frame.value(), run); }) : Result<NoiseReport>(frame.error());
         if (!noise) {
             report(file, noise.error(), arguments.json);
             status = 1;
@@ -59,7 +60,7 @@ int measure(const MeasureArguments &arguments)
         }
         const NoiseReport &n = noise.value();
         if (arguments.json) {
-            std::printf("%s\n", toJson(file, *frame.value(), n).dump().c_str());
+            printLine(toJson(file, *frame.value(), n));
             continue;
         }
         std::printf("%s\n  ISO %g, brightness noise %.1f %%, colour noise %.1f %% of the mid-tone, %zu hot pixels\n  %s\n  %s\n", file.c_str(),

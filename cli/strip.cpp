@@ -1,15 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "commands.h"
 
+#include "irenic/barrier.h"
 #include "irenic/picture.h"
 #include "jobs/images.h"
+#include "session/paths.h"
 #include "session/session.h"
 #include "view/comparison_sheet.h"
 
-#include <QFile>
 #include <QFontDatabase>
 #include <QGuiApplication>
-#include <QSaveFile>
 
 #include <charconv>
 #include <cstdio>
@@ -134,7 +134,7 @@ Status writeSheet(const StripArguments &a)
         columns.push_back({t.value(), QStringLiteral("%1  %2").arg(trialLetter(int(columns.size()) - a.untreated), treatmentWords(t.value()) + tasteWords(t.value().taste))});
     }
     ComparisonSheet sheet;
-    sheet.title = QStringLiteral("%1   ISO %2").arg(QString::fromStdString(frame.value()->file.stem().string())).arg(frame.value()->shooting.iso);
+    sheet.title = QStringLiteral("%1   ISO %2").arg(fileText(frame.value()->file.stem())).arg(frame.value()->shooting.iso);
     sheet.rows.emplace_back();
     for (const auto &[treatment, caption] : columns) {
         const Result<QImage> image = pictureOf(frame.value(), noise, treatment, spot.value(), {a.pushEv}, run);
@@ -145,13 +145,7 @@ Status writeSheet(const StripArguments &a)
     const Rect &r = spot.value();
     sheet.footer = QStringLiteral("%1 % at %2, %3%4. Strengths are multiples of the measured noise.")
                        .arg(100 * a.zoom).arg(r.x + r.width / 2).arg(r.y + r.height / 2).arg(a.pushEv != 0 ? QStringLiteral(", pushed %1 EV").arg(a.pushEv) : QString());
-    const QString target = QString::fromStdString(a.out);
-    if (QFile::exists(target))
-        return Error{ErrorCode::WriteFailed, a.out + " is there already and is not replaced.", {}};
-    QSaveFile out(target);
-    if (!out.open(QIODevice::WriteOnly) || !sheet.draw().save(&out, "PNG") || !out.commit())
-        return Error{ErrorCode::WriteFailed, a.out + " could not be written: " + out.errorString().toStdString() + ".", {}};
-    return {};
+    return writeNewPng(fileText(a.out), sheet.draw());
 }
 
 } // namespace
@@ -162,7 +156,7 @@ int strip(const StripArguments &arguments, int &argc, char **argv)
     QGuiApplication app(argc, argv);
     for (const char *face : {"Regular", "Semibold", "Bold"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/Lato-%1.ttf").arg(QLatin1String(face)));
-    const Status written = writeSheet(arguments);
+    const Status written = behindBarrier(textOf(arguments.file), [&] { return writeSheet(arguments); });
     if (!written) {
         report(arguments.file, written.error(), false);
         return 1;
