@@ -1,0 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "raw/lossless_jpeg_reader.h"
+
+extern "C" int LLVMFuzzerTestOneInput(const uint8_t *data, size_t size)
+{
+    std::string problem;
+    const auto out = irenic::decodeLosslessJpeg({data, size}, 1 << 18, {}, problem);
+    if (!out && problem.empty())
+        __builtin_trap();
+    return 0;
+}

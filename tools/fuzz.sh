@@ -1,0 +1,30 @@
+#!/bin/bash
+# SPDX-License-Identifier: GPL-3.0-or-later
+# tools/fuzz.sh SECONDS: every fuzzer of build-fuzz for its share of the time, from the seeds in tests/seeds. Called by ./check --fuzz.
+# What is found goes to build-fuzz/findings; put it into tests/seeds, where the ordinary tests replay it, and mend its cause.
+set -eu
+top=$(cd "$(dirname "$0")/.." && pwd)
+cd "$top/build-fuzz"
+mkdir -p findings
+programs=(fuzz-bin/*)
+share=$(($1 / ${#programs[@]}))
+status=0
+for program in "${programs[@]}"; do
+  name=$(basename "$program")
+  kind=${name#fuzz_}
+  mkdir -p "corpus/$kind"
+  seeds=()
+  for folder in "$top/tests/seeds/$kind" "$top/tests/seeds/corpus-$kind"; do [ -d "$folder" ] && seeds+=("$folder"); done
+  log="$kind.log"
+  rc=0
+  ASAN_OPTIONS=detect_leaks=0:allocator_may_return_null=1 nice "$program" -max_total_time="$share" -timeout=20 -rss_limit_mb=2600 -malloc_limit_mb=2000 \
+    -artifact_prefix="findings/$kind-" -print_final_stats=1 "corpus/$kind" "${seeds[@]}" >"$log" 2>&1 || rc=$?
+  executed=$(sed -n 's/^stat::number_of_executed_units: *//p' "$log" | tail -1)
+  echo "$kind: ${executed:-no} executions in $share s"
+  if [ $rc -ne 0 ]; then
+    status=1
+    grep -E 'ERROR|SUMMARY|runtime error|Test unit written' "$log" | head -5
+  fi
+  rm -rf /dev/shm/irenic-fuzz-*
+done
+exit $status
