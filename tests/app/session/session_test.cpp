@@ -93,6 +93,9 @@ private slots:
         QVERIFY(found.open());
         m_session->addPaths({found.fileName()});
         m_session->takeOff(2);
+        m_session->setCurrent(1);
+        m_session->setMemoryBudget(1);
+        m_session->makeRoom(1); // the first rests, and is not there when it is read again
         m_session->setReadingFailed("/roll/one.dng", "It is gone.");
         QCOMPARE(m_session->setFound("/roll/one.dng", found.fileName()), QStringList{found.fileName()});
         QCOMPARE(m_session->undoStack()->count(), 0);
