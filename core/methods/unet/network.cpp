@@ -17,6 +17,28 @@ namespace {
 using Md = dnnl::memory::desc;
 using Tag = dnnl::memory::format_tag;
 
+// oneDNN 2 (Debian 12) and 3 (Debian 13) differ in how descriptions are made.
+void appendRelu(dnnl::post_ops &ops)
+{
+#if DNNL_VERSION_MAJOR >= 3
+    ops.append_eltwise(dnnl::algorithm::eltwise_relu, 0.f, 0.f);
+#else
+    ops.append_eltwise(1.f, dnnl::algorithm::eltwise_relu, 0.f, 0.f);
+#endif
+}
+
+dnnl::convolution_forward::primitive_desc convolution(const dnnl::engine &engine, const Md &from, const Md &kernel, const Md &to, const dnnl::memory::dims &strides,
+                                                      const dnnl::memory::dims &before, const dnnl::memory::dims &behind, const dnnl::primitive_attr &attributes)
+{
+    constexpr auto kKind = dnnl::prop_kind::forward_inference;
+    constexpr auto kHow = dnnl::algorithm::convolution_direct;
+#if DNNL_VERSION_MAJOR >= 3
+    return {engine, kKind, kHow, from, kernel, to, strides, before, behind, attributes};
+#else
+    return {{kKind, kHow, from, kernel, to, strides, before, behind}, attributes, engine};
+#endif
+}
+
 constexpr int paddedChannels(int channels)
 {
     return (channels + 15) / 16 * 16;
@@ -153,11 +175,11 @@ struct Network::Private {
         if (after == After::AddAndRelu)
             ops.append_sum(1.f);
         if (after != After::Nothing)
-            ops.append_eltwise(1.f, dnnl::algorithm::eltwise_relu, 0.f, 0.f);
+            appendRelu(ops);
         dnnl::primitive_attr attributes;
         attributes.set_post_ops(ops);
         // Direct: sums in one order wherever a sample lies, so that tiles agree to the last bit.
-        const dnnl::convolution_forward::primitive_desc description({dnnl::prop_kind::forward_inference, dnnl::algorithm::convolution_direct, fromMd, kernelMd, toMd, {stride, stride}, {padding - above, padding}, {padding - below, padding}}, attributes, engine);
+        const auto description = convolution(engine, fromMd, kernelMd, toMd, {stride, stride}, {padding - above, padding}, {padding - below, padding}, attributes);
         return {dnnl::convolution_forward(description),
                 {{DNNL_ARG_SRC, dnnl::memory(fromMd, engine, buffers[from].data() + size_t(firstFrom) * size_t(fromSize.width) * size_t(inputs))},
                  {DNNL_ARG_WEIGHTS, kernel(layer, description.weights_desc())},

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "export/process_mark.h"
+#include "irenic/document.h"
 #include "irenic/export_job.h"
+#include "irenic/session_file.h"
 #include "support/frames.h"
 
 #include <QDir>
@@ -9,8 +11,11 @@
 #include <QTest>
 
 #include <sys/resource.h>
+#include <sys/wait.h>
+#include <unistd.h>
 
 #include <csignal>
+#include <random>
 #include <thread>
 
 using namespace irenic;
@@ -150,6 +155,75 @@ private slots:
         part("", 30); // as version 0.1 called them
         QCOMPARE(sweepUnfinished(out.path().toStdString()), 3);
         QCOMPARE(everything(out.path()), kept);
+    }
+
+    /// Whoever saves is killed at any moment: what lies there is the last version or the one before, whole.
+    void aDocumentThatIsKilledWhileSavedStaysWhole()
+    {
+        const QTemporaryDir dir;
+        const std::filesystem::path file = dir.filePath("roll.irenic-session.json").toStdString();
+        const auto text = [](int frames) {
+            SavedSession s;
+            for (int i = 0; i < frames; ++i)
+                s.frames.push_back({.file = "/roll/frame-" + std::to_string(i) + ".dng"});
+            s.current = 0;
+            return sessionText(s);
+        };
+        QVERIFY(replaceDocument(file, text(1)));
+        std::mt19937 random(5);
+        size_t most = 0;
+        for (int i = 0; i < 200; ++i) {
+            const pid_t child = ::fork();
+            if (child == 0) {
+                for (int n = 1;; n = n % 400 + 37)
+                    (void)replaceDocument(file, text(n));
+            }
+            ::usleep(useconds_t(500 + random() % 8000));
+            ::kill(child, SIGKILL);
+            ::waitpid(child, nullptr, 0);
+            const auto read = documentText(file, "session");
+            QVERIFY(read);
+            const auto session = sessionFromText(read.value(), "it");
+            QVERIFY2(session, session ? "" : session.error().userMessage.c_str());
+            most = std::max(most, session.value().frames.size());
+        }
+        QVERIFY2(most > 1, "nothing was ever saved: the test tells nothing");
+        QVERIFY(replaceDocument(file, text(2))); // sweeps what the killed ones left
+        QCOMPARE(everything(dir.path()), QStringList{"roll.irenic-session.json"});
+    }
+
+    void aFolderThatVanishesIsAnErrorAndNoCrash_data()
+    {
+        QTest::addColumn<QString>("format");
+        for (const ExportFormat f : kExportFormats)
+            QTest::newRow(formatName(f)) << QString::fromLatin1(formatName(f));
+    }
+    void aFolderThatVanishesIsAnErrorAndNoCrash()
+    {
+        QFETCH(QString, format);
+        const QTemporaryDir out;
+        ExportJob job;
+        job.source = m_source.toStdString();
+        job.folder = out.filePath("drive").toStdString();
+        job.treatment = {"wavelet", {}, 1.0, 1.0};
+        job.format = formatFromName(format.toStdString());
+        const auto done = runExportJob(job, nullptr, nullptr, {1, {}, [&](double) { std::filesystem::remove_all(job.folder); }});
+        QVERIFY(!done);
+        QVERIFY2(done.error().userMessage.find("was not written") != std::string::npos, done.error().userMessage.c_str());
+        QVERIFY(readFrame(m_source.toStdString()).ok());
+    }
+
+    void theTargetMayLieOnAnotherFileSystem()
+    {
+        QTemporaryDir other("/dev/shm/irenic-test-XXXXXX");
+        if (!other.isValid())
+            QSKIP("there is no second file system here");
+        ExportJob job;
+        job.source = m_source.toStdString();
+        job.folder = other.path().toStdString();
+        job.treatment = {"wavelet", {}, 1.0, 1.0};
+        QVERIFY(runExportJob(job, nullptr, nullptr));
+        QCOMPARE(everything(other.path()), QStringList{"frame-clean.dng"});
     }
 
     /// The disk is full at every place in a file, one after the other.
