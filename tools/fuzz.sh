@@ -16,14 +16,15 @@ for program in "${programs[@]}"; do
   seeds=()
   for folder in "$top/tests/seeds/$kind" "$top/tests/seeds/corpus-$kind"; do [ -d "$folder" ] && seeds+=("$folder"); done
   log="$kind.log"
-  rc=0
-  ASAN_OPTIONS=detect_leaks=0:allocator_may_return_null=1 nice "$program" -max_total_time="$share" -timeout=20 -rss_limit_mb=2600 -malloc_limit_mb=2000 \
-    -artifact_prefix="findings/$kind-" -print_final_stats=1 "corpus/$kind" "${seeds[@]}" >"$log" 2>&1 || rc=$?
-  executed=$(sed -n 's/^stat::number_of_executed_units: *//p' "$log" | tail -1)
-  echo "$kind: ${executed:-no} executions in $share s"
-  if [ $rc -ne 0 ]; then
+  # In a process of its own for each round, so that one finding does not end the search.
+  ASAN_OPTIONS=detect_leaks=0:allocator_may_return_null=1 nice "$program" -fork=1 -ignore_crashes=1 -ignore_timeouts=1 -ignore_ooms=1 -max_total_time="$share" -timeout=20 \
+    -rss_limit_mb=2600 -malloc_limit_mb=2000 -artifact_prefix="findings/$kind-" -len_control=0 "corpus/$kind" "${seeds[@]}" >"$log" 2>&1 || true
+  executed=$(sed -n 's/^#\([0-9]*\): cov.*/\1/p' "$log" | tail -1)
+  found=$(find findings -name "$kind-*" | wc -l)
+  echo "$kind: ${executed:-no} executions in $share s, $found findings"
+  if [ "$found" -gt 0 ]; then
     status=1
-    grep -E 'ERROR|SUMMARY|runtime error|Test unit written' "$log" | head -5
+    grep -hE 'SUMMARY|runtime error' "$log" | sort | uniq -c | sort -rn | head -8
   fi
   rm -rf /dev/shm/irenic-fuzz-*
 done

@@ -47,8 +47,36 @@ def stripes(rng, side):
     return (s / s.std()).astype(np.float32)
 
 
+def litter(rng, side):
+    """Leaves, gravel, grains: small things that lie on each other and leave nothing free (dead leaves, as above)."""
+    count, smallest = 14000, rng.uniform(1.0, 2.5)
+    labels = Image.new("I", (side, side), 0)
+    draw = ImageDraw.Draw(labels)
+    radii = smallest * rng.uniform(0, 1, count) ** (-1 / rng.uniform(1.6, 3.0))
+    radii = np.minimum(radii, side / 12)
+    x, y, turn, thin = rng.uniform(0, side, count), rng.uniform(0, side, count), rng.uniform(0, np.pi, count), np.exp(-np.abs(rng.normal(0, rng.uniform(0, 1.2), count)))
+    for i in np.argsort(-radii + rng.normal(0, smallest, count)):
+        a, b, r, t = np.cos(turn[i]), np.sin(turn[i]), radii[i] * 2, thin[i]
+        draw.polygon([(x[i] + r * a, y[i] + r * b), (x[i] - r * t * b, y[i] + r * t * a), (x[i] - r * a, y[i] - r * b), (x[i] + r * t * b, y[i] - r * t * a)], fill=int(i) + 1)
+    tones = rng.normal(0, 1, count + 1).astype(np.float32)
+    n = tones[np.asarray(labels)]
+    return (n - n.mean()) / (n.std() + 1e-9)
+
+
+def grit(rng, side):
+    """Bark, stone, foliage far away: noise whose strength is itself a noise, so that its tails are long."""
+    fine = spectrum_noise(rng, side, rng.uniform(0.0, 1.0), np.exp(rng.uniform(0, 0.7)), rng.uniform(0, np.pi))
+    n = fine * np.exp(0.8 * spectrum_noise(rng, side, rng.uniform(0.8, 1.6)))
+    n = np.where(n > 0, n * rng.uniform(0.5, 1.5), n)
+    return (n - n.mean()) / (n.std() + 1e-9)
+
+
 def texture(rng, side):
-    kind = rng.integers(6)
+    kind = rng.integers(9)
+    if kind == 6:
+        return litter(rng, side)
+    if kind in (7, 8):
+        return grit(rng, side)
     if kind == 0:
         return spectrum_noise(rng, side, rng.uniform(0.4, 1.6))
     if kind == 1:  # fur, wood, brushed metal
@@ -167,7 +195,10 @@ def scene(seed):
     shade = slope[0][ids] * x + slope[1][ids] * y + spectrum_noise(rng, side, 2.2) * rng.uniform(0, 0.5)
     kinds = int(rng.integers(2, 5))
     kind = rng.integers(0, kinds, total)[ids]
-    strength = (np.exp(rng.normal(-2.0, 0.8, total)) * (rng.random(total) < rng.uniform(0.3, 0.95))).astype(np.float32)[ids]
+    # A third of the scenes is texture everywhere, as grass, gravel and bark are.
+    rough = rng.random() < 0.35
+    strength = np.exp(rng.normal(-0.9, 0.5, total)) if rough else np.exp(rng.normal(-1.8, 0.9, total)) * (rng.random(total) < rng.uniform(0.3, 0.95))
+    strength = strength.astype(np.float32)[ids]
     for k in range(kinds):
         shade += np.where(kind == k, strength, 0) * np.clip(texture(rng, side), -4, 4)
     picture = picture * np.exp(np.clip(shade, -3, 3))[..., None]
@@ -179,7 +210,7 @@ def scene(seed):
     if rng.random() < 0.35:  # out of focus, in part
         picture = blurred(picture, np.exp(rng.uniform(0, 2.0)), rng)
     # The lens: no photograph is sharp to the sample.
-    picture = gaussian(picture, rng.uniform(0.8, 1.8))
+    picture = gaussian(picture, rng.uniform(0.5, 1.8))
     small = picture.reshape(SIDE, 2, SIDE, 2, 3).mean((1, 3))
     return (small * (0.2 / (np.median(small) + 1e-6))).clip(0, 60).astype(np.float32)
 

@@ -111,8 +111,11 @@ void PaneRenderer::work()
         timer.start();
         Result<QImage> image = behindBarrier("The picture", [&] { return render(request, stop); });
         const double seconds = double(timer.nsecsElapsed()) * 1e-9;
-        if (!image)
+        if (!image) {
+            if (image.error().code != ErrorCode::Cancelled)
+                emit failed(QString::fromStdString(image.error().userMessage));
             continue;
+        }
         emit rendered({request, image.take(), seconds});
         const std::lock_guard lock(m_mutex);
         std::erase_if(m_unread, [&](const PaneRequest &r) { return r.pane == request.pane; });

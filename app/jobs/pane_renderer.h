@@ -60,6 +60,8 @@ signals:
     void rendered(const irenic::PaneResult &result); ///< queued into the receiver's thread
     void readingsTaken(int pane, quint64 serial, const irenic::PlaceReadings &readings); ///< of the request's place; follow when all pictures are done
 
+    void failed(const QString &problem); ///< a picture could not be made: memory ran out
+
 private:
     void work();
     struct Reading {

@@ -129,6 +129,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         if (!frame->warnings.empty())
             say(QString::fromStdString(textOf(frame->file.filename()) + ": " + frame->warnings.front()));
     });
+    connect(&m_renderer, &PaneRenderer::failed, this, [this](const QString &problem) { say(problem); });
     connect(&m_reader, &FrameReader::woken, &m_session, &Session::setAwake);
     connect(&m_session, &Session::pixelsWanted, &m_reader, &FrameReader::wake);
     connect(&m_session, &Session::guestsWanted, this, [this](const QString &path, const QStringList &files) {

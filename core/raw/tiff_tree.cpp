@@ -181,8 +181,10 @@ std::vector<double> TiffEntry::numbers() const
 
 std::string TiffEntry::text() const
 {
-    const auto *p = reinterpret_cast<const char *>(bytes.data());
-    return {p, strnlen(p, bytes.size())};
+    const auto end = std::find(bytes.begin(), bytes.end(), std::byte(0));
+    std::string out(size_t(end - bytes.begin()), '\0');
+    std::transform(bytes.begin(), end, out.begin(), [](std::byte b) { return char(b); });
+    return out;
 }
 
 const TiffEntry *TiffDirectory::find(uint16_t tag) const

@@ -69,6 +69,7 @@ private slots:
         QTest::newRow("black as a signed long below 0") << detail::dngWith({{TagBlackLevel, HandMade::entry<int32_t>(TiffSLong, {-6})}}) << -6.0;
         QTest::newRow("black as a fraction") << detail::dngWith({{TagBlackLevel, HandMade::entry<uint32_t>(TiffRational, {4294967295u, 67108864u}, 2)}}) << 4294967295.0 / 67108864;
         QTest::newRow("black as a double") << detail::dngWith({{TagBlackLevel, HandMade::entry<double>(TiffDouble, {60.25})}}) << 60.25;
+        QTest::newRow("text without a byte") << detail::dngWith({{TagMake, {TiffAscii, 0, {}}}, {TagModel, {TiffAscii, 0, {}}}}) << 64.0; // found by fuzzing
         QTest::newRow("deltas as undefined") << detail::dngWith({{TagBlackLevelDeltaH, {TiffUndefined, 40, QByteArray(40, 0)}}}) << 64.0;
     }
     void aSoundOneOpensAndOddButLegalTypesDo()
