@@ -5,7 +5,7 @@
 #include "irenic/picture.h"
 #include "jobs/images.h"
 #include "session/paths.h"
-#include "session/session.h"
+#include "session/words.h"
 #include "view/comparison_sheet.h"
 
 #include <QFontDatabase>

@@ -17,7 +17,7 @@ for program in "${programs[@]}"; do
   for folder in "$top/tests/seeds/$kind" "$top/tests/seeds/corpus-$kind"; do [ -d "$folder" ] && seeds+=("$folder"); done
   log="$kind.log"
   # In a process of its own for each round, so that one finding does not end the search.
-  ASAN_OPTIONS=detect_leaks=0:allocator_may_return_null=1 nice "$program" -fork=1 -ignore_crashes=1 -ignore_timeouts=1 -ignore_ooms=1 -max_total_time="$share" -timeout=20 \
+  ASAN_OPTIONS=detect_leaks=0:allocator_may_return_null=1 nice "$program" -fork=1 -ignore_crashes=1 -ignore_timeouts=1 -ignore_ooms=1 -max_total_time="$share" -timeout=60 -report_slow_units=60 \
     -rss_limit_mb=2600 -malloc_limit_mb=2000 -artifact_prefix="findings/$kind-" -len_control=0 "corpus/$kind" "${seeds[@]}" >"$log" 2>&1 || true
   executed=$(sed -n 's/^#\([0-9]*\): cov.*/\1/p' "$log" | tail -1)
   found=$(find findings -name "$kind-*" | wc -l)

@@ -99,18 +99,6 @@ void moveElement(std::vector<T> &v, int from, int to)
 
 } // namespace
 
-QString trialLetter(int trial)
-{
-    return QString(QChar(u'A' + trial));
-}
-
-QString treatmentWords(const Treatment &t)
-{
-    const QString label = QObject::tr(findMethod(t.method)->label);
-    const QString methods = t.isMixed() ? QObject::tr("%1 + %2").arg(label, QObject::tr(findMethod(t.colourMethod)->label)) : label;
-    return QObject::tr("%1  %2 / %3").arg(methods).arg(t.luminance, 0, 'f', 2).arg(t.colour, 0, 'f', 2);
-}
-
 QString Spot::words() const
 {
     return name.isEmpty() ? QObject::tr(infoOf(kind).label) : name;

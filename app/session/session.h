@@ -6,6 +6,7 @@
 #include "irenic/guest.h"
 #include "irenic/session_file.h"
 #include "irenic/spots.h"
+#include "session/words.h"
 
 #include <QHash>
 #include <QImage>
@@ -24,8 +25,6 @@ inline constexpr int kFirstTrials = 3; ///< that hang when a frame is opened
 inline constexpr int kMostTrials = 8;  ///< A to H
 inline constexpr int kMostRows = 6;
 inline constexpr int kMostSpots = 9;   ///< one for each digit
-QString trialLetter(int trial); ///< "A", "B", ...
-QString treatmentWords(const Treatment &treatment); ///< "BM3D  0.90 / 1.00"
 
 /// A marked place of the upright picture.
 struct Spot {
