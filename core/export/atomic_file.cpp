@@ -251,11 +251,19 @@ int AtomicFile::sweep(const std::filesystem::path &folder)
 
 Status replaceDocument(const std::filesystem::path &target, const std::string &text)
 {
-    Result<AtomicFile> file = AtomicFile::create(target, true);
+    // A link stays one, and the file keeps its mode.
+    std::error_code ec;
+    const auto canonical = std::filesystem::canonical(target, ec);
+    const std::filesystem::path &real = ec ? target : canonical;
+    Result<AtomicFile> file = AtomicFile::create(real, true);
     if (!file)
         return file.error();
     if (const Status s = file.value().append(std::as_bytes(std::span(text))); !s)
         return s;
+    if (const Status s = file.value().settle(); !s)
+        return s;
+    if (const auto before = std::filesystem::status(real, ec); std::filesystem::exists(before))
+        std::filesystem::permissions(file.value().temporaryPath(), before.permissions(), ec);
     return file.value().commitReplacing();
 }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "export/atomic_file.h"
+#include "irenic/document.h"
 
 #include <QDir>
 #include <QFile>
@@ -66,6 +67,20 @@ private slots:
         // A dangling link is a name that is taken, too.
         QVERIFY(QFile::link(dir.filePath("nowhere"), dir.filePath("link.bin")));
         QVERIFY(!AtomicFile::create(dir.filePath("link.bin").toStdString()));
+    }
+
+    void aDocumentIsReplacedThroughItsLink()
+    {
+        const QTemporaryDir dir;
+        const std::filesystem::path real = dir.filePath("real.json").toStdString(), link = dir.filePath("link.json").toStdString();
+        QVERIFY(replaceDocument(real, "one"));
+        std::filesystem::permissions(real, std::filesystem::perms::owner_read | std::filesystem::perms::owner_write);
+        std::filesystem::create_symlink("real.json", link);
+        QVERIFY(replaceDocument(link, "two"));
+        QVERIFY(std::filesystem::is_symlink(link));
+        QCOMPARE(documentText(real, "document").value(), std::string("two"));
+        QVERIFY(std::filesystem::status(real).permissions() == (std::filesystem::perms::owner_read | std::filesystem::perms::owner_write));
+        QCOMPARE(everything(dir).size(), 2);
     }
 
     void saysWhatIsWrong()
