@@ -183,7 +183,7 @@ void QueuePanel::openWith(const QString &file)
 
 void QueuePanel::saveReport()
 {
-    const QString name = QFileDialog::getSaveFileName(this, tr("Report of the queue"), QDir::homePath() + QStringLiteral("/exports.txt"), tr("Text (*.txt)"), nullptr, QFileDialog::DontConfirmOverwrite);
+    const QString name = QFileDialog::getSaveFileName(this, tr("Report of the queue"), freeFile(QDir::homePath(), QStringLiteral("exports"), QStringLiteral(".txt")), tr("Text (*.txt)"), nullptr, QFileDialog::DontConfirmOverwrite);
     if (name.isEmpty())
         return;
     const std::string text = m_queue->report().toStdString();

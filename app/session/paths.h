@@ -15,6 +15,8 @@ inline QString fileText(const std::filesystem::path &file) { return QString::fro
 inline std::filesystem::path fileOf(const QString &text) { return pathOf(text.toStdString()); }
 bool isFile(const QString &text);
 bool isFolder(const QString &text);
+/// "STEM.ENDING" in a folder, or the first of "STEM-2.ENDING", ... that nothing has: what is to be proposed where nothing is ever replaced.
+QString freeFile(const QString &folder, const QString &stem, const QString &ending);
 /// Those of local files, with every byte of their names.
 QStringList fileTexts(const QList<QUrl> &urls);
 

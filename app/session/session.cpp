@@ -754,10 +754,12 @@ int Session::renderAllAlike()
 void Session::pinGuest(const QString &path, const QString &file, std::shared_ptr<const Guest> guest)
 {
     const int index = indexOf(path);
-    if (index < 0 || frame(index).state != RollFrame::State::Ready)
+    if (index < 0 || !frame(index).isMeasured())
         return;
-    m_frames[size_t(index)]->matched.insert(file, std::move(guest));
-    letRest();
+    if (frame(index).state == RollFrame::State::Ready) { // one that went to rest meanwhile has it matched again when it wakes
+        m_frames[size_t(index)]->matched.insert(file, std::move(guest));
+        letRest();
+    }
     Choices c = frame(index);
     if (c.guestFiles.contains(file))
         return applyChoices(index, c, false);

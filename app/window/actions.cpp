@@ -3,8 +3,10 @@
 
 #include "panels/readings_panel.h"
 #include "panels/wall.h"
+#include "session/paths.h"
 
 #include <QActionGroup>
+#include <QDir>
 #include <QDockWidget>
 #include <QFileDialog>
 #include <QMenu>
@@ -204,7 +206,7 @@ void Actions::fillRecipeMenus()
             m_window->say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
         });
         m_recipeOut->addAction(text, this, [this, name] {
-            const QString file = QFileDialog::getSaveFileName(m_window, tr("Export the recipe"), name + RecipeBook::ending(), {}, nullptr, QFileDialog::DontConfirmOverwrite);
+            const QString file = QFileDialog::getSaveFileName(m_window, tr("Export the recipe"), freeFile(QDir::currentPath(), name, RecipeBook::ending()), {}, nullptr, QFileDialog::DontConfirmOverwrite);
             if (file.isEmpty())
                 return;
             const Status written = m_window->recipes()->exportTo(name, file);

@@ -389,7 +389,7 @@ void MainWindow::writeComparison()
         return;
     }
     const QString folder = QSettings().value(QStringLiteral("comparison/folder"), QFileInfo(f->path).absolutePath()).toString();
-    const QString file = QFileDialog::getSaveFileName(this, tr("Write the comparison"), folder + u'/' + f->name() + QStringLiteral("-comparison.png"), tr("PNG (*.png)"), nullptr, QFileDialog::DontConfirmOverwrite);
+    const QString file = QFileDialog::getSaveFileName(this, tr("Write the comparison"), freeFile(folder, f->name() + QStringLiteral("-comparison"), QStringLiteral(".png")), tr("PNG (*.png)"), nullptr, QFileDialog::DontConfirmOverwrite);
     if (file.isEmpty())
         return;
     if (const Status s = writeNewPng(file, comparisonPicture()); !s) // never in place of another picture

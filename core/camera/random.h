@@ -7,6 +7,13 @@
 
 namespace irenic {
 
+/// std::lgamma() writes a global of the C library, which threads would share.
+inline double logGamma(double x)
+{
+    int sign = 0;
+    return ::lgamma_r(x, &sign);
+}
+
 /// A short stream of random numbers that belongs to one place and one seed (SplitMix64, Steele, Lea and Flood 2014).
 /// The standard library's distributions are not used: they differ between implementations.
 class RandomAt
@@ -43,7 +50,7 @@ public:
                 return k;
             if (k < 0 || (us < 0.013 && v > us))
                 continue;
-            if (std::log(v * inverseAlpha / (a / (us * us) + slope)) <= k * std::log(mean) - mean - std::lgamma(k + 1))
+            if (std::log(v * inverseAlpha / (a / (us * us) + slope)) <= k * std::log(mean) - mean - logGamma(k + 1))
                 return k;
         }
     }

@@ -9,7 +9,10 @@ namespace {
 
 /// One line of a stroke, where it gives a place more than the lines before. A place gets all within the hard part of the brush, then less;
 /// the rim of a hard brush is one pixel wide. Eight places at a time where the machine can; without fused arithmetic, so that bits stay.
-__attribute__((target_clones("avx2", "default"))) void addLine(const Stroke &s, const StrokePoint &p, const StrokePoint &q, PixelAt corner, int step, PlaneView<float> most)
+#ifndef __SANITIZE_THREAD__ // whose run time is not there yet when the loader chooses
+__attribute__((target_clones("avx2", "default")))
+#endif
+void addLine(const Stroke &s, const StrokePoint &p, const StrokePoint &q, PixelAt corner, int step, PlaneView<float> most)
 {
     const float reach = s.radiusPx + 1;
     const auto cell = [&](float v, int from) { return (v - float(from)) / float(step) - 0.5f; };

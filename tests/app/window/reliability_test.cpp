@@ -272,6 +272,8 @@ private slots:
         QCOMPARE(contents(m_dir->filePath("scene.dng")), original);
         QVERIFY(writeNewPng(m_dir->filePath("new.png"), image));
         QCOMPARE(QImage(m_dir->filePath("new.png")).size(), image.size());
+        QCOMPARE(freeFile(m_dir->path(), "new", ".png"), m_dir->filePath("new-2.png")); // so another name is proposed
+        QCOMPARE(freeFile(m_dir->path(), "other", ".png"), m_dir->filePath("other.png"));
     }
 
     /// Taken off and put back while it is read: the second reading changes nothing of a frame that is there.
