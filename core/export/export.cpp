@@ -47,7 +47,7 @@ Status fitsFormat(const Frame &frame, const ExportOptions &options)
     const double pixels = double(frame.crop.size().area());
     if (isStillRaw(options.format)) {
         const bool mosaic = frame.kind == FrameKind::Mosaic && options.format == ExportFormat::Dng;
-        const double bytes = 2.0 * (mosaic ? double(frame.size().area()) : 3 * double(frame.active.size().area()));
+        const double bytes = 2.0 * (mosaic ? double(std::max(frame.size().area(), frame.active.size().area())) : 3 * double(frame.active.size().area()));
         if (bytes > 4.2e9)
             return tooLarge(mosaic ? "DNG" : "linear DNG", bytes, "4 GB", mosaic ? "Such a sensor cannot be kept in a DNG of this version." : "A DNG of sensor samples takes a third of it.");
     } else if (options.format == ExportFormat::Tiff) {

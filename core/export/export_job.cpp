@@ -50,6 +50,11 @@ Status exportUnderName(const ExportJob &job, const Cleaner &cleaner, const Noise
     const RunContext quiet{run.threads, run.stop, {}, run.background};
     for (int i = 0;; ++i) {
         const auto target = job.clash == ExportJob::Clash::Skip ? job.folder / (name + formatEnding(options.format)) : freeName(job.folder, name, options.format);
+        // Asked after the name was chosen: whatever made it another number is there by now, and may be this very result.
+        if (auto there = alreadyThere(job, name, options.format, outcome.treatment, quiet)) {
+            outcome = *there;
+            return {};
+        }
         Result<ExportReport> report = exportCleaned(cleaner, noise, target, options, run, cache);
         if (report) {
             outcome.report = report.take();
@@ -57,10 +62,6 @@ Status exportUnderName(const ExportJob &job, const Cleaner &cleaner, const Noise
         }
         if (report.error().code != ErrorCode::Taken || i == kMostTries)
             return report.error();
-        if (auto there = alreadyThere(job, name, options.format, outcome.treatment, quiet)) {
-            outcome = *there;
-            return {};
-        }
     }
 }
 
