@@ -42,6 +42,14 @@ struct TasteArguments {
 /// Detail given back against a plain blend with the untreated picture that leaves as much noise on a flat field.
 int taste(const TasteArguments &arguments);
 
+struct StagesArguments {
+    std::string file;                 ///< a photograph
+    std::vector<std::string> methods; ///< ids; empty takes all
+    bool json = false;
+};
+/// What every stage takes, and whole chains, beside what they say that they take.
+int stages(const StagesArguments &arguments);
+
 struct StopArguments {
     int megapixels = 24;
     int moments = 8; ///< of each kind of work, evenly spread

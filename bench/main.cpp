@@ -42,7 +42,14 @@ int main(int argc, char **argv)
     stop->add_option("--moments", p.moments, "At how many moments of it each is stopped")->capture_default_str();
     stop->add_option("--only", p.only, "Work whose name holds this");
     stop->add_flag("--json", p.json, "One JSON object a line");
+    StagesArguments g;
+    CLI::App *stages = app.add_subcommand("stages", "Seconds a megapixel of every stage of a treatment, and of the whole, beside what is predicted");
+    stages->add_option("file", g.file, "A photograph")->required();
+    stages->add_option("--methods", g.methods, "Methods; all where left out")->delimiter(',');
+    stages->add_flag("--json", g.json, "One JSON object a line");
     CLI11_PARSE(app, argc, argv);
+    if (stages->parsed())
+        return irenic::bench::stages(g);
     if (stop->parsed())
         return irenic::bench::stop(p);
     if (taste->parsed())

@@ -3,13 +3,13 @@
 #include "chart.h"
 #include "subject.h"
 
+#include "frame/linearizer.h"
 #include "irenic/camera.h"
 #include "irenic/export.h"
 #include "irenic/picture.h"
 #include "irenic/readings.h"
+#include "law/stabiliser.h"
 #include "noise/hot_pixels.h"
-#include "pipeline/stabiliser.h"
-#include "raw/linearizer.h"
 
 #include <nlohmann/json.hpp>
 

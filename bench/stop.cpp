@@ -5,7 +5,9 @@
 #include "irenic/export_job.h"
 #include "irenic/guest.h"
 #include "irenic/lens.h"
+#include "irenic/measure_noise.h"
 #include "irenic/provenance.h"
+#include "irenic/read_frame.h"
 #include "irenic/readings.h"
 #include "irenic/spots.h"
 

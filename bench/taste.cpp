@@ -68,7 +68,7 @@ int taste(const TasteArguments &a)
                 t.taste.detail = detail;
                 return Cleaner(of.frame, of.noise, t);
             };
-            const auto truthOf = [&](const Subject &of) { return lumaOf(Cleaner(of.clean, of.noise, Treatment{"wavelet", 0, 0})); };
+            const auto truthOf = [&](const Subject &of) { return lumaOf(Cleaner::untreated(of.clean)); };
             const Luma truth = truthOf(s), flatTruth = truthOf(f), untreated = lumaOf(cleaner(s, "wavelet", 0, 0)), flatUntreated = lumaOf(cleaner(f, "wavelet", 0, 0));
             const double noise = std::sqrt(meanSquareOf(flatUntreated, flatTruth));
             for (const MethodInfo &m : methods()) {

@@ -2,6 +2,8 @@
 #include "commands.h"
 
 #include "irenic/barrier.h"
+#include "irenic/measure_noise.h"
+#include "irenic/read_frame.h"
 #include "irenic/recipe.h"
 
 
@@ -230,9 +232,9 @@ void tell(const std::string &file, const ExportOutcome &o, const LensCorrection 
         nlohmann::json line{{"file", textOf(file)}, {"out", textOf(o.report.file)}, {"format", formatName(o.format)}, {"written", written}, {"skipped", o.skipped}};
         if (!o.skipped)
             line.update({{"method", t.method}, {"luminance", t.luminance}, {"colour", t.colour}, {"colourMethod", t.isMixed() ? t.colourMethod : t.method}});
-        for (const TasteParam &p : kTasteParams)
-            if (!o.skipped && t.taste.*p.value != p.info.suggested)
-                line["taste"][p.info.name] = t.taste.*p.value;
+        for (const TreatmentParam &p : kTasteParams)
+            if (!o.skipped && t.taste.*p.taste != p.info.suggested)
+                line["taste"][p.info.name] = t.taste.*p.taste;
         if (!o.skipped && !lens.from.empty())
             line["lens"] = lens.from;
         if (!o.askedMethod.empty())

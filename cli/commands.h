@@ -67,9 +67,6 @@ struct StripArguments {
 /// Writes the trials at one spot, side by side, as a labelled PNG.
 int strip(const StripArguments &arguments, int &argc, char **argv);
 
-/// The id of the method that a name on the command line means: its own, but "learned" for the residual U-Net.
-std::string methodIdOf(const std::string &name);
-
 /// Says on standard error, and with `json` as an object on standard output, why a file failed.
 void printLine(const nlohmann::json &object); ///< on standard output
 void report(const std::string &file, const Error &error, bool json);

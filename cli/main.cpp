@@ -23,11 +23,6 @@ void printLine(const nlohmann::json &object)
     std::printf("%s\n", object.dump(-1, ' ', false, nlohmann::json::error_handler_t::replace).c_str());
 }
 
-std::string methodIdOf(const std::string &name)
-{
-    return name == "learned" ? "unet" : name;
-}
-
 namespace {
 
 int listMethods(bool json)
@@ -39,9 +34,7 @@ int listMethods(bool json)
         }
         nlohmann::json parameters = nlohmann::json::array();
         const auto add = [&](const ParamInfo &p) { parameters.push_back({{"name", p.name}, {"label", p.label}, {"min", p.min}, {"max", p.max}, {"suggested", p.suggested}, {"help", p.help}}); };
-        for (const ParamInfo &p : {kLuminanceStrength, kColourStrength})
-            add(p);
-        for (const TasteParam &p : kTasteParams)
+        for (const TreatmentParam &p : kTreatmentParams)
             add(p.info);
         printLine({{"id", m.id}, {"label", m.label}, {"goodAt", m.goodAt}, {"cost", m.cost}, {"parameters", parameters}});
     }
@@ -72,13 +65,13 @@ int main(int argc, char **argv)
     cleanCommand->add_option("--out", c.outFolder, "Folder for the results");
     cleanCommand->add_option("--subfolder", c.subfolder, "A folder of this name beside every original");
     cleanCommand->add_flag("--beside", c.beside, "The folder of every original");
-    cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->transform(methodIdOf)->capture_default_str();
-    cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours")->transform(methodIdOf);
+    cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->transform(irenic::methodIdOf)->capture_default_str();
+    cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours")->transform(irenic::methodIdOf);
     cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
     cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
     std::vector<CLI::Option *> tastes;
-    for (const irenic::TasteParam &p : irenic::kTasteParams)
-        tastes.push_back(cleanCommand->add_option(std::string("--") + p.info.name, c.taste.*p.value, p.info.help)->capture_default_str());
+    for (const irenic::TreatmentParam &p : irenic::kTasteParams)
+        tastes.push_back(cleanCommand->add_option(std::string("--") + p.info.name, c.taste.*p.taste, p.info.help)->capture_default_str());
     cleanCommand->add_option("--regions", c.regions, "A file of regions, whose strengths hold inside them");
     cleanCommand->add_option("--correct", c.correct, "Lens faults to undo: lateral, vignetting, distortion; by a profile of the lens that the file names")->delimiter(',');
     cleanCommand->add_option("--fringes", c.fringes, "Share of the coloured fringes at edges that is taken off, 0 to 1; linear DNG, TIFF and proofs")->check(CLI::Range(0., 1.));

@@ -2,6 +2,8 @@
 #include "commands.h"
 
 #include "irenic/barrier.h"
+#include "irenic/measure_noise.h"
+#include "irenic/read_frame.h"
 
 
 #include <cstdio>

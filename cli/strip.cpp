@@ -2,7 +2,9 @@
 #include "commands.h"
 
 #include "irenic/barrier.h"
+#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "session/paths.h"
 #include "session/words.h"
@@ -65,11 +67,11 @@ Result<Treatment> trialFrom(const std::string &text, const NoiseReport &noise)
     }
     for (size_t i = 1; i < pieces.size(); ++i) {
         const auto setting = split(pieces[i], '=');
-        const TasteParam *param = findTasteParam(setting[0]);
+        const TreatmentParam *param = findParam(setting[0]);
         const auto value = setting.size() == 2 ? number<double>(setting[1]) : std::nullopt;
         if (!param || !value)
             return badTrial(text, "has a setting that cannot be understood (" + pieces[i] + ")");
-        t.taste.*param->value = *value;
+        param->of(t) = *value;
     }
     if (const Status s = validate(t); !s)
         return s.error();
@@ -80,9 +82,9 @@ Result<Treatment> trialFrom(const std::string &text, const NoiseReport &noise)
 QString tasteWords(const Taste &taste)
 {
     QString words;
-    for (const TasteParam &p : kTasteParams)
-        if (taste.*p.value != p.info.suggested)
-            words += QStringLiteral(", %1 %2").arg(QString::fromUtf8(p.info.name)).arg(taste.*p.value, 0, 'f', 2);
+    for (const TreatmentParam &p : kTasteParams)
+        if (taste.*p.taste != p.info.suggested)
+            words += QStringLiteral(", %1 %2").arg(QString::fromUtf8(p.info.name)).arg(taste.*p.taste, 0, 'f', 2);
     return words;
 }
 
@@ -126,7 +128,7 @@ Status writeSheet(const StripArguments &a)
         return spot.error();
     std::vector<std::pair<Treatment, QString>> columns;
     if (a.untreated)
-        columns.push_back({Treatment{methods().front().id, 0, 0}, QStringLiteral("Untreated")});
+        columns.push_back({kNoTreatment, QStringLiteral("Untreated")});
     for (const std::string &text : a.trials) {
         const Result<Treatment> t = trialFrom(text, *noise);
         if (!t)

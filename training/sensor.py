@@ -8,7 +8,7 @@ from scenes import pattern
 
 
 def stabilise(signal, gain, variance):
-    """core/pipeline/stabiliser.h, forward(): black is 0."""
+    """core/photograph/law/stabiliser.h, forward(): black is 0."""
     offset = 0.375 * gain * gain + variance
     root = torch.sqrt(offset)
     return torch.where(signal >= 0, 2 * signal / (torch.sqrt(gain * signal.clamp(min=0) + offset) + root), signal / root)
@@ -16,7 +16,7 @@ def stabilise(signal, gain, variance):
 
 def expected(signal, gain, variance):
     """What stabilised samples are in the mean where the signal is this: the core's way back, which undoes the bend of the transform for
-    the noise that was taken away (core/pipeline/stabiliser.h, inverse()), turned about by Newton's method."""
+    the noise that was taken away (core/photograph/law/stabiliser.h, inverse()), turned about by Newton's method."""
     root = torch.sqrt(0.375 * gain * gain + variance)
     s = stabilise(signal, gain, variance)
     for _ in range(3):

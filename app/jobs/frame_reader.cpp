@@ -2,7 +2,9 @@
 #include "jobs/frame_reader.h"
 
 #include "irenic/barrier.h"
+#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "session/paths.h"
 
@@ -12,11 +14,11 @@ namespace {
 
 constexpr int kThumbnailLongEdgePx = 360;
 
-Result<QImage> thumbnailOf(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const RunContext &run)
+Result<QImage> thumbnailOf(const std::shared_ptr<const Frame> &frame, const RunContext &run)
 {
     const int longEdge = std::max(frame->crop.width, frame->crop.height);
     const int factor = std::max(2, (longEdge / kThumbnailLongEdgePx + 1) & ~1);
-    const Cleaner untreated(frame, noise, Treatment{"wavelet", 0, 0});
+    const Cleaner untreated = Cleaner::untreated(frame);
     const auto linear = developReducedRegion(untreated, frame->crop, factor, {}, nullptr, run);
     if (!linear)
         return linear.error();
@@ -68,7 +70,7 @@ Status FrameReader::readAll(const QString &path, const RunContext &run)
     if (!noise)
         return noise.error();
     const auto report = std::make_shared<const NoiseReport>(noise.take());
-    const Result<QImage> thumbnail = thumbnailOf(frame.value(), report, run);
+    const Result<QImage> thumbnail = thumbnailOf(frame.value(), run);
     if (!thumbnail)
         return thumbnail.error();
     const auto spots = proposeSpots(frame.value(), report, run);

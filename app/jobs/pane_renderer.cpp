@@ -10,13 +10,8 @@ namespace irenic {
 
 namespace {
 
-/// A region of this many sensor pixels is done in about a tenth of a second: not worth stopping.
-constexpr qint64 kQuickPixels = 1'200'000;
-
-bool isQuick(const PaneRequest &r)
-{
-    return r.treatment.isIdentity() || qint64(r.region.width()) * r.region.height() <= kQuickPixels;
-}
+/// What is done so soon is not worth stopping.
+constexpr double kQuickSeconds = 0.25;
 
 } // namespace
 
@@ -39,8 +34,10 @@ PaneRenderer::~PaneRenderer()
     m_thread.join();
 }
 
-void PaneRenderer::request(const PaneRequest &request)
+void PaneRenderer::request(const PaneRequest &wanted)
 {
+    PaneRequest request = wanted;
+    request.isQuick = Cleaner(request.frame, request.noise, request.treatment, request.edits).expectedSeconds({request.region.width(), request.region.height()}) <= kQuickSeconds;
     {
         const std::lock_guard lock(m_mutex);
         std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == request.pane; });
@@ -48,7 +45,7 @@ void PaneRenderer::request(const PaneRequest &request)
         m_waiting.insert(after, request);
         if (m_isRunning && m_isReading)
             m_stopRunning.request_stop(); // pictures before readings; it is taken up again afterwards
-        else if (m_isRunning && !isQuick(m_running) && (m_running.pane == request.pane || isQuick(request))) {
+        else if (m_isRunning && !m_running.isQuick && (m_running.pane == request.pane || request.isQuick)) {
             // Whatever is in the way of something quick steps aside; if another pane still wants it, it goes on later
             // from what the cache already holds.
             m_stopRunning.request_stop();
@@ -128,7 +125,7 @@ std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std:
 {
     const Cleaner cleaner(r.frame, r.noise, r.treatment, r.edits);
     for (const Reading &known : m_known)
-        if (known.frame.lock() == r.frame && known.settings == cleaner.fingerprint() && known.place == r.place && known.truth.lock() == r.truth)
+        if (known.frame.lock() == r.frame && known.identity == cleaner.identity() && known.place == r.place && known.truth.lock() == r.truth)
             return known.readings;
     const Result<PlaceReadings> readings = behindBarrier("The picture", [&] { return readingsAt(cleaner, r.place, &m_cache, {0, stop, {}}, r.truth); });
     if (!readings)
@@ -136,7 +133,7 @@ std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std:
     constexpr size_t kMostKnown = 128;
     if (m_known.size() >= kMostKnown)
         m_known.pop_front();
-    m_known.push_back({r.frame, cleaner.fingerprint(), r.place, r.truth, readings.value()});
+    m_known.push_back({r.frame, cleaner.identity(), r.place, r.truth, readings.value()});
     return readings.value();
 }
 

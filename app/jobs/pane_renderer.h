@@ -29,6 +29,8 @@ struct PaneRequest {
     Rect place;      ///< stored coordinates where readings are to be taken; empty for none
     std::shared_ptr<const Frame> truth; ///< the upright picture without noise, to be read against; null where nobody knows it
 
+    bool isQuick = false; ///< by what its chain costs; the renderer's own
+
     /// Two requests that would draw the same pixels.
     bool sameContent(const PaneRequest &o) const
     {
@@ -66,7 +68,7 @@ private:
     void work();
     struct Reading {
         std::weak_ptr<const Frame> frame;
-        std::string settings; ///< Cleaner::fingerprint()
+        ChainIdentity identity;
         Rect place;
         std::weak_ptr<const Frame> truth;
         PlaceReadings readings;

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "commands/gesture.h"
-#include "irenic/taste.h"
+#include "irenic/parameter.h"
 
 #include <QObject>
 

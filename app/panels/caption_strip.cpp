@@ -23,18 +23,10 @@ constexpr int kNotchPx = 9;
 constexpr int kFoldedPx = 70, kUnfoldedPx = 208, kRowPx = 23; ///< heights: folded, with two rows of controls, and of each further row
 constexpr int kFirstRow = 2, kReadingRow = 8;                ///< of the grid
 
-/// What the pages hold beside the strengths and the curve of the tones.
-constexpr std::pair<CaptionStrip::Page, double Taste::*> kPageRows[] = {
-    {CaptionStrip::Page::Finish, &Taste::detail},      {CaptionStrip::Page::Finish, &Taste::grain},
-    {CaptionStrip::Page::Finish, &Taste::mix},         {CaptionStrip::Page::Finish, &Taste::blocks},
-    {CaptionStrip::Page::Tones, &Taste::blotches},
-    {CaptionStrip::Page::Sharpen, &Taste::sharpen},    {CaptionStrip::Page::Sharpen, &Taste::radiusPx},
-    {CaptionStrip::Page::Sharpen, &Taste::smoothProtection}, {CaptionStrip::Page::Sharpen, &Taste::edgeProtection},
-};
-
-const TasteParam &paramOf(double Taste::*value)
+/// The four corners of the curve of the tones are no rows.
+bool isOfCurve(const TreatmentParam &param)
 {
-    return *std::find_if(kTasteParams.begin(), kTasteParams.end(), [&](const TasteParam &p) { return p.value == value; });
+    return param.group == ParamGroup::Tones && param.taste != &Taste::blotches;
 }
 
 QFont weighted(QFont font, double scale, QFont::Weight weight)
@@ -216,13 +208,12 @@ void CaptionStrip::makePages(QGridLayout *grid)
     }
     tabs->addStretch(1);
     grid->addLayout(tabs, 1, 0, 1, 3);
-    m_rows.push_back(makeRow(kLuminanceStrength, Page::Noise, nullptr));
-    m_rows.push_back(makeRow(kColourStrength, Page::Noise, nullptr));
-    for (const auto &[page, value] : kPageRows)
-        m_rows.push_back(makeRow(paramOf(value).info, page, &paramOf(value)));
+    for (const TreatmentParam &param : kTreatmentParams)
+        if (!isOfCurve(param))
+            m_rows.push_back(makeRow(param));
     m_curve = new ToneCurve;
     m_curve->setObjectName(QStringLiteral("toneCurve"));
-    connect(m_curve, &ToneCurve::changed, this, &CaptionStrip::tasteChanged);
+    connect(m_curve, &ToneCurve::changed, this, &CaptionStrip::changed);
     grid->addWidget(m_curve, kFirstRow, 0, 1, 3);
     std::array<int, kPages> used{};
     used[size_t(Page::Tones)] = 1; // the curve
@@ -234,26 +225,20 @@ void CaptionStrip::makePages(QGridLayout *grid)
     }
 }
 
-double CaptionStrip::valueOf(const Row &row, const Treatment &t) const
+CaptionStrip::Row CaptionStrip::makeRow(const TreatmentParam &of)
 {
-    return row.taste ? t.taste.*row.taste->value : &row == &m_rows[0] ? t.luminance : t.colour;
-}
-
-CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, Page page, const TasteParam *taste)
-{
+    const ParamInfo &param = of.info;
     Row row;
-    row.page = page;
-    row.taste = taste;
+    row.page = Page(of.group);
+    row.param = &of;
     row.label = new QLabel(tr(param.label));
     row.slider = new StrengthSlider(param);
     row.field = new QDoubleSpinBox;
     row.field->setRange(param.min, param.max);
     row.field->setDecimals(2);
     row.field->setSingleStep(0.05);
-    if (!taste)
-        row.field->setSuffix(tr(" x"));
-    else if (taste->value == &Taste::radiusPx)
-        row.field->setSuffix(tr(" px"));
+    if (*of.unit)
+        row.field->setSuffix(QLatin1Char(' ') + tr(of.unit));
     row.field->setButtonSymbols(QAbstractSpinBox::NoButtons);
     row.field->setFrame(false);
     row.field->setKeyboardTracking(false);
@@ -261,22 +246,20 @@ CaptionStrip::Row CaptionStrip::makeRow(const ParamInfo &param, Page page, const
     row.field->setFixedWidth(52);
     row.slider->setObjectName(QLatin1String(param.name));
     row.field->setObjectName(row.slider->objectName() + QStringLiteral("Value"));
-    const QString name = taste ? tr("%1 of trial %2").arg(tr(param.label), trialLetter(m_number)) : tr("%1 strength of trial %2, multiples of the measured noise").arg(tr(param.label), trialLetter(m_number));
+    const QString name = (of.isStrength() ? tr("%1 strength of trial %2, multiples of the measured noise") : tr("%1 of trial %2")).arg(tr(param.label), trialLetter(m_number));
     row.slider->setAccessibleName(name);
     row.field->setAccessibleName(name);
     row.label->setToolTip(tr(param.help));
-    row.slider->setToolTip((taste ? tr("%1. Double-click on the handle returns to the mark.") : tr("%1. The mark is the suggestion; double-click returns to it.")).arg(tr(param.help)));
+    row.slider->setToolTip((of.isStrength() ? tr("%1. The mark is the suggestion; double-click returns to it.") : tr("%1. Double-click on the handle returns to the mark.")).arg(tr(param.help)));
     row.label->setBuddy(row.slider);
-    const bool colour = &param == &kColourStrength;
-    const double neutral = param.suggested;
-    connect(row.slider, &StrengthSlider::strengthMoved, this, [this, taste, colour](double v, int id) { taste ? emit tasteChanged(taste, v, id) : emit strengthChanged(colour, v, id); });
-    if (taste && taste->value == &Taste::smoothProtection) {
+    connect(row.slider, &StrengthSlider::strengthMoved, this, [this, &of](double v, int id) { emit changed(&of, v, id); });
+    if (of.taste == &Taste::smoothProtection) {
         connect(row.slider, &StrengthSlider::sliderPressed, this, [this] { emit sparingHeld(true); });
         connect(row.slider, &StrengthSlider::sliderReleased, this, [this] { emit sparingHeld(false); });
         row.slider->setToolTip(row.slider->toolTip() + tr("\nWhile it is held, what sharpening passes over lies under a pale veil (hold V)."));
     }
-    connect(row.slider, &StrengthSlider::suggestionRequested, this, [this, taste, neutral] { taste ? emit tasteChanged(taste, neutral, 0) : emit suggestionRequested(); });
-    connect(row.field, &QDoubleSpinBox::valueChanged, this, [this, taste, colour](double v) { taste ? emit tasteChanged(taste, v, 0) : emit strengthChanged(colour, v, 0); });
+    connect(row.slider, &StrengthSlider::suggestionRequested, this, [this, &of] { of.isStrength() ? emit suggestionRequested() : emit changed(&of, of.info.suggested, 0); });
+    connect(row.field, &QDoubleSpinBox::valueChanged, this, [this, &of](double v) { emit changed(&of, v, 0); });
     return row;
 }
 
@@ -390,6 +373,8 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     const Treatment suggested = frame ? frame->suggestedFor(m_number) : Treatment();
     m_shown = t;
     m_frame = frame ? frame->frame : nullptr;
+    m_noise = frame ? frame->noise : nullptr;
+    m_lens = frame ? frame->lens : LensCorrection();
     m_kind = frame ? frame->frame->kind : FrameKind::Mosaic;
     const QString label = tr(findMethod(t.method)->label);
     const QString methods = t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label;
@@ -401,15 +386,15 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     f.setWeight(m_isKeeper ? QFont::Bold : QFont::Normal);
     m_keep->setFont(f);
     for (const Row &row : m_rows) {
-        row.slider->setStrength(valueOf(row, t));
-        row.slider->setSuggestion(row.taste ? row.taste->info.suggested : valueOf(row, suggested));
+        row.slider->setStrength(row.param->of(t));
+        row.slider->setSuggestion(row.param->isStrength() ? row.param->of(suggested) : row.param->info.suggested);
         const QSignalBlocker blocker(row.field);
-        row.field->setValue(valueOf(row, t));
+        row.field->setValue(row.param->of(t));
     }
     m_curve->setTaste(t.taste);
     // A page on which something was changed says so.
     for (int i = 0; i < kPages; ++i) {
-        const bool changed = Page(i) == Page::Tones ? t.taste.weighsTones() || t.taste.blotches != 0 : Page(i) == Page::Noise ? false : std::any_of(m_rows.begin(), m_rows.end(), [&](const Row &row) { return row.taste && row.page == Page(i) && t.taste.*row.taste->value != row.taste->info.suggested; });
+        const bool changed = std::any_of(kTasteParams.begin(), kTasteParams.end(), [&](const TreatmentParam &p) { return Page(p.group) == Page(i) && p.of(t) != p.info.suggested; });
         m_tabs[size_t(i)]->setText(changed ? pageWords(Page(i)) + QStringLiteral(" \u2022") : pageWords(Page(i)));
     }
     setReadings(frame ? m_readings : std::nullopt);
@@ -466,7 +451,7 @@ void CaptionStrip::fillMethodMenu()
 QString CaptionStrip::exportWords(const Treatment &treatment) const
 {
     const auto frame = m_frame.lock();
-    return frame ? durationWords(m_pace * expectedSeconds(*frame, treatment, naturalFormat(*frame))) : QString();
+    return frame && m_noise ? durationWords(m_pace * expectedSeconds(Cleaner(frame, m_noise, treatment, {nullptr, m_lens}), naturalFormat(*frame))) : QString();
 }
 
 void CaptionStrip::setHasKeyboard(bool has)

@@ -50,8 +50,7 @@ public:
     QString readingWords() const; ///< as shown
 
 signals:
-    void strengthChanged(bool colour, double value, int dragId);
-    void tasteChanged(const irenic::TasteParam *param, double value, int dragId);
+    void changed(const irenic::TreatmentParam *param, double value, int dragId);
     void sparingHeld(bool held); ///< the slider is held that spares smooth parts from sharpening
     void pageChosen(irenic::CaptionStrip::Page page);
     void methodChosen(const QString &method, const QString &colourMethod); ///< an empty colour method: the same
@@ -73,12 +72,11 @@ private:
         StrengthSlider *slider = nullptr;
         QDoubleSpinBox *field = nullptr;
         Page page = Page::Noise;
-        const TasteParam *taste = nullptr; ///< null for the two strengths
+        const TreatmentParam *param = nullptr;
         std::array<QWidget *, 3> widgets() const;
     };
-    Row makeRow(const ParamInfo &param, Page page, const TasteParam *taste);
-    bool isOffered(const Row &row) const { return row.page == m_page && (m_isJpeg || !row.taste || row.taste->value != &Taste::blocks); }
-    double valueOf(const Row &row, const Treatment &treatment) const;
+    Row makeRow(const TreatmentParam &param);
+    bool isOffered(const Row &row) const { return row.page == m_page && (m_isJpeg || !row.param->ofJpeg); }
     void makePages(QGridLayout *grid);
     void applyTones();
     void fillMethodMenu();
@@ -97,6 +95,8 @@ private:
     bool m_hasKeyboard = false;
     double m_pace = 1;
     std::weak_ptr<const Frame> m_frame;
+    std::shared_ptr<const NoiseReport> m_noise;
+    LensCorrection m_lens;
     FrameKind m_kind = FrameKind::Mosaic;
     bool m_isKeeper = false;
     Tones m_tones = Tones::of(Tones::Wall::Mid);

@@ -30,13 +30,13 @@ LivePane::~LivePane()
 
 LivePane::Content LivePane::untreated(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const FrameEdits &edits)
 {
-    return {frame, noise, Treatment{methods().front().id, 0, 0}, edits.lensAlone()};
+    return {frame, noise, kNoTreatment, edits.lensAlone()};
 }
 
 void LivePane::setContent(const Content &content)
 {
     // Noise that was measured meanwhile changes nothing about untreated pixels.
-    const bool same = content == m_content || (content.frame && content.frame == m_content.frame && content.treatment == m_content.treatment && content.edits == m_content.edits && content.treatment.isIdentity());
+    const bool same = content == m_content || (content.frame && content.frame == m_content.frame && content.treatment == m_content.treatment && content.edits == m_content.edits && content.treatment.isNone());
     if (content.frame != m_content.frame) { // pixels of another frame must never pass for this one's
         clearImage();
         m_recent.clear();

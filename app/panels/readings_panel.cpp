@@ -161,7 +161,7 @@ void ReadingsPanel::show()
         else if (map && name == u"time")
             text = tr("%1 s").arg(map->seconds, 0, 'f', 1);
         else if (f && trial >= 0 && name == u"time")
-            text = tr("about %1 s").arg(secondsPerMegapixel(f->trials[size_t(trial)].method, f->frame->kind) * double(f->frame->crop.size().area()) * 1e-6, 0, 'f', 0);
+            text = tr("about %1 s").arg(Cleaner(f->frame, f->noise, f->trials[size_t(trial)], f->edits()).expectedSeconds(f->frame->crop.size()), 0, 'f', 0);
         label->setText(text);
     }
     showPlot();

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/rendering_panel.h"
 
+#include "irenic/picture.h"
 #include "irenic/readings.h"
 
 #include <QDoubleSpinBox>

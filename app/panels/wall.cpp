@@ -204,17 +204,13 @@ void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
     connect(strip, &CaptionStrip::menuRequested, this, &Wall::stripMenuRequested);
     if (of != CaptionStrip::Of::Trial)
         return;
-    connect(strip, &CaptionStrip::strengthChanged, this, [this, number](bool colour, double value, int dragId) {
-        m_session->setColumn(number);
-        m_session->changeStrength(number, colour, value, dragId);
-    });
     connect(strip, &CaptionStrip::sparingHeld, this, [this, number](bool held) {
         m_spared = held ? std::optional(number) : std::nullopt;
         showContents();
     });
-    connect(strip, &CaptionStrip::tasteChanged, this, [this, number](const TasteParam *param, double value, int dragId) {
+    connect(strip, &CaptionStrip::changed, this, [this, number](const TreatmentParam *param, double value, int dragId) {
         m_session->setColumn(number);
-        m_session->changeTaste(number, *param, value, dragId);
+        m_session->changeParam(number, *param, value, dragId);
     });
     connect(strip, &CaptionStrip::pageChosen, this, &Wall::setPage);
     connect(strip, &CaptionStrip::methodChosen, this, [this, number](const QString &method, const QString &colours) {

@@ -139,7 +139,7 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
             if (const RollFrame *current = session.readyFrame(); sameNoise && current && f.frame && f.frame->kind == current->frame->kind)
                 r.job.seriesNoise.assign(current->noise->cells.begin(), current->noise->cells.end());
             if (f.isMeasured())
-                r.expected = expectedSeconds(*f.frame, r.job.treatment.resolved(*f.noise), format, made.size() > 1);
+                r.expected = expectedSeconds(Cleaner(f.frame, f.noise, r.job.treatment.resolved(*f.noise), f.edits()), format, made.size() > 1);
             all.push_back(std::move(r));
         }
     }

@@ -18,8 +18,8 @@ namespace {
 /// What hangs on the wall at first: the suggestion in the middle, a lighter and a stronger method beside it.
 std::vector<Treatment> firstTrials(const NoiseReport &noise, const Treatment &suggested)
 {
-    const std::string lighter = suggested.method == "wavelet" ? "dct" : "wavelet", other = suggested.method == "bm3d" ? "nlm" : "bm3d";
-    return {suggestedFor(lighter, noise), suggested, suggestedFor(other, noise)};
+    const MethodInfo &info = *findMethod(suggested.method);
+    return {suggestedFor(info.lighter, noise), suggested, suggestedFor(info.beside, noise)};
 }
 
 double onScale(double value, const ParamInfo &param)
@@ -509,15 +509,14 @@ void Session::change(Choices after, const QString &words, int dragId)
         m_undo.push(new SetChoices(*this, m_current, std::move(after), words, dragId));
 }
 
-void Session::changeStrength(int trial, bool colour, double value, int dragId)
+void Session::changeParam(int trial, const TreatmentParam &param, double value, int dragId)
 {
     const RollFrame *f = withTrial(readyFrame(), trial);
     if (!f)
         return;
     Choices c = *f;
-    Treatment &t = c.trials[size_t(trial)];
-    (colour ? t.colour : t.luminance) = onScale(value, colour ? kColourStrength : kLuminanceStrength);
-    change(std::move(c), (colour ? tr("colour strength of %1") : tr("luminance strength of %1")).arg(trialLetter(trial)), dragId);
+    param.of(c.trials[size_t(trial)]) = onScale(value, param.info);
+    change(std::move(c), (param.isStrength() ? tr("%1 strength of %2") : tr("%1 of %2")).arg(tr(param.info.label), trialLetter(trial)), dragId);
 }
 
 void Session::changeMethod(int trial, const std::string &method, const std::string &colourMethod)
@@ -553,16 +552,6 @@ void Session::returnToSuggestion(int trial)
     const RollFrame *f = readyFrame();
     if (f && trial >= 0 && trial < f->trialCount())
         changeTreatment(trial, f->suggestedFor(trial), tr("return of %1 to the suggestion").arg(trialLetter(trial)));
-}
-
-void Session::changeTaste(int trial, const TasteParam &param, double value, int dragId)
-{
-    const RollFrame *f = withTrial(readyFrame(), trial);
-    if (!f)
-        return;
-    Choices c = *f;
-    c.trials[size_t(trial)].taste.*param.value = onScale(value, param.info);
-    change(std::move(c), tr("%1 of %2").arg(tr(param.info.label), trialLetter(trial)), dragId);
 }
 
 void Session::useRegions(int trial, bool use)

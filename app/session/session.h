@@ -154,11 +154,10 @@ public:
 
     /// What the user can do, each one step of undo. The steps of one drag merge into one. All are of the current frame, and
     /// do nothing where it is not Ready or where nothing would change.
-    void changeStrength(int trial, bool colour, double value, int dragId = 0);
     void changeMethod(int trial, const std::string &method, const std::string &colourMethod); ///< ids; an empty colour method: the same
     void changeTreatment(int trial, const Treatment &treatment, const QString &words);
     void returnToSuggestion(int trial);
-    void changeTaste(int trial, const TasteParam &param, double value, int dragId = 0);
+    void changeParam(int trial, const TreatmentParam &param, double value, int dragId = 0);
     void useRegions(int trial, bool use);
     void changeRegions(std::vector<Region> regions, const QString &words, int dragId = 0);
     void changeLens(const LensCorrection &lens, const QString &words, int dragId = 0);

@@ -19,9 +19,9 @@ constexpr double kApartPx = 5; ///< luminance a little left, colour a little rig
 /// Luminance's three, then colour's.
 constexpr std::array kHandles{"luminance-shadows", "luminance-midtones", "luminance-lights", "colour-shadows", "colour-midtones", "colour-lights"};
 
-const TasteParam &paramOf(int handle)
+const TreatmentParam &paramOf(int handle)
 {
-    return *findTasteParam(kHandles[size_t(handle)]);
+    return *findParam(kHandles[size_t(handle)]);
 }
 
 bool isColour(int handle)
@@ -68,16 +68,16 @@ double ToneCurve::yOf(double factor) const
     return kMarginPx + (1 - factor / kTop) * (height() - kMarginPx - kLettersPx);
 }
 
-QPointF ToneCurve::handleAt(const TasteParam &param) const
+QPointF ToneCurve::handleAt(const TreatmentParam &param) const
 {
-    const int handle = int(std::find_if(kHandles.begin(), kHandles.end(), [&](const char *name) { return &param == findTasteParam(name); }) - kHandles.begin());
-    return {xOf(double(kToneCentresEv[size_t(handle % 3)])) + (isColour(handle) ? kApartPx : -kApartPx), yOf(m_taste.*param.value)};
+    const int handle = int(std::find_if(kHandles.begin(), kHandles.end(), [&](const char *name) { return &param == findParam(name); }) - kHandles.begin());
+    return {xOf(double(kToneCentresEv[size_t(handle % 3)])) + (isColour(handle) ? kApartPx : -kApartPx), yOf(m_taste.*param.taste)};
 }
 
 QString ToneCurve::wordsOf(int handle) const
 {
-    const TasteParam &p = paramOf(handle);
-    return tr("%1, %2: %3 x").arg(isColour(handle) ? tr("colour") : tr("luminance"), tr(p.info.label)).arg(m_taste.*p.value, 0, 'f', 2);
+    const TreatmentParam &p = paramOf(handle);
+    return tr("%1, %2: %3 x").arg(isColour(handle) ? tr("colour") : tr("luminance"), tr(p.info.label)).arg(m_taste.*p.taste, 0, 'f', 2);
 }
 
 void ToneCurve::paintEvent(QPaintEvent *)
@@ -124,7 +124,7 @@ void ToneCurve::paintEvent(QPaintEvent *)
             const auto w = toneWeights(float(ev));
             double v = 0;
             for (int tone = 0; tone < 3; ++tone)
-                v += double(w[size_t(tone)]) * (m_taste.*paramOf(first + tone).value);
+                v += double(w[size_t(tone)]) * (m_taste.*paramOf(first + tone).taste);
             line << QPointF(xOf(ev), yOf(v));
         }
         p.setBrush(Qt::NoBrush);
@@ -161,9 +161,9 @@ int ToneCurve::handleNear(QPointF at) const
 
 void ToneCurve::set(int handle, double value, int dragId)
 {
-    const TasteParam &p = paramOf(handle);
+    const TreatmentParam &p = paramOf(handle);
     const double rounded = std::clamp(std::round(value * 20) / 20, p.info.min, p.info.max);
-    if (rounded != m_taste.*p.value)
+    if (rounded != m_taste.*p.taste)
         emit changed(&p, rounded, dragId);
 }
 
@@ -199,7 +199,7 @@ void ToneCurve::mouseDoubleClickEvent(QMouseEvent *event)
 
 void ToneCurve::keyPressEvent(QKeyEvent *event)
 {
-    const double now = m_taste.*paramOf(m_active).value;
+    const double now = m_taste.*paramOf(m_active).taste;
     const int count = int(kHandles.size());
     switch (event->key()) {
     case Qt::Key_Left: m_active = (m_active + count - 1) % count; break;

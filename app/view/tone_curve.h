@@ -25,10 +25,10 @@ public:
     void setTaste(const Taste &taste);
     QSize sizeHint() const override { return {200, 92}; }
     QSize minimumSizeHint() const override { return {120, 92}; }
-    QPointF handleAt(const TasteParam &param) const; ///< its middle, in pixels of the widget
+    QPointF handleAt(const TreatmentParam &param) const; ///< its middle, in pixels of the widget
 
 signals:
-    void changed(const irenic::TasteParam *param, double value, int dragId);
+    void changed(const irenic::TreatmentParam *param, double value, int dragId);
 
 protected:
     void paintEvent(QPaintEvent *event) override;

@@ -153,15 +153,14 @@ void Actions::addTrialMenu()
         m_session->changeMethod(t, (at == all.end() || at + 1 == all.end() ? all.front() : at[1])->id, now.colourMethod);
     });
     m_menus.last().actions.append(nullptr);
-    const auto nudge = [this](bool colour, double by) {
+    const auto nudge = [this](const TreatmentParam &param, double by) {
         const int t = m_session->trial();
-        const Treatment &now = m_session->currentFrame()->trials[size_t(t)];
-        m_session->changeStrength(t, colour, (colour ? now.colour : now.luminance) + by, 0);
+        m_session->changeParam(t, param, param.of(m_session->currentFrame()->trials[size_t(t)]) + by);
     };
-    m_needTrial << add(QStringLiteral("luminanceMore"), tr("More luminance strength"), {QKeySequence(tr("Ctrl+Right"))}, [nudge] { nudge(false, 0.05); });
-    m_needTrial << add(QStringLiteral("luminanceLess"), tr("Less luminance strength"), {QKeySequence(tr("Ctrl+Left"))}, [nudge] { nudge(false, -0.05); });
-    m_needTrial << add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(true, 0.05); });
-    m_needTrial << add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(true, -0.05); });
+    m_needTrial << add(QStringLiteral("luminanceMore"), tr("More luminance strength"), {QKeySequence(tr("Ctrl+Right"))}, [nudge] { nudge(kLuminanceParam, 0.05); });
+    m_needTrial << add(QStringLiteral("luminanceLess"), tr("Less luminance strength"), {QKeySequence(tr("Ctrl+Left"))}, [nudge] { nudge(kLuminanceParam, -0.05); });
+    m_needTrial << add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(kColourParam, 0.05); });
+    m_needTrial << add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(kColourParam, -0.05); });
     m_menus.last().actions.append(nullptr);
     for (int t = 0; t < kMostTrials; ++t)
         m_needWall << add(QStringLiteral("pick") + trialLetter(t), tr("Go to trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))}, [this, t] {

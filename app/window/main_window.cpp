@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/main_window.h"
 
+#include "irenic/read_frame.h"
+#include "jobs/images.h"
 #include "panels/blind_view.h"
 #include "panels/empty_page.h"
 #include "panels/export_dialog.h"
@@ -17,7 +19,6 @@
 #include "panels/spot_bar.h"
 #include "panels/status_line.h"
 #include "panels/top_bar.h"
-#include "jobs/images.h"
 #include "session/paths.h"
 #include "view/comparison_sheet.h"
 #include "view/durations.h"

@@ -75,12 +75,12 @@ int takeShots(MainWindow &window, const QString &folder)
     shot(QStringLiteral("wall-200"), {2, {0.79, 0.70}});
     shot(QStringLiteral("wall-fit"), {0, {0.5, 0.5}});
     window.wall()->setPage(CaptionStrip::Page::Tones);
-    s->changeTaste(2, *findTasteParam("luminance-lights"), 0.5);
-    s->changeTaste(2, *findTasteParam("colour-shadows"), 1.6);
+    s->changeParam(2, *findParam("luminance-lights"), 0.5);
+    s->changeParam(2, *findParam("colour-shadows"), 1.6);
     shot(QStringLiteral("wall-tones"), {2, {0.79, 0.70}});
     window.wall()->setPage(CaptionStrip::Page::Finish);
-    s->changeTaste(0, *findTasteParam("detail"), 0.6);
-    s->changeTaste(1, *findTasteParam("grain"), 0.4);
+    s->changeParam(0, *findParam("detail"), 0.6);
+    s->changeParam(1, *findParam("grain"), 0.4);
     shot(QStringLiteral("wall-finish"), {2, {0.345, 0.385}});
     window.wall()->setPage(CaptionStrip::Page::Noise);
     s->undoStack()->setIndex(1); // the keeper

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/read_frame.h"
 #include "irenic/text.h"
 #include "support/frames.h"
 #include "support/hostile.h"

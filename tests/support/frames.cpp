@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support/frames.h"
 
+#include "base/random.h"
 #include "camera/bench_camera.h"
-#include "camera/random.h"
 
 #include <QProcess>
 

@@ -35,7 +35,7 @@ private slots:
     {
         const auto frame = m_session->frame(0).frame;
         m_session->setCurrent(1);
-        m_session->changeStrength(0, false, 0.42);
+        m_session->changeParam(0, kLuminanceParam, 0.42);
         m_session->setCurrent(0);
         m_session->chooseKeeper(2);
         QSignalSpy roll(m_session.get(), &Session::rollChanged), wanted(m_session.get(), &Session::pixelsWanted), current(m_session.get(), &Session::currentChanged);
@@ -135,7 +135,7 @@ private slots:
         QVERIFY(m_session->frame(0).trials[0].isMixed());
         QVERIFY(!m_session->frame(0).hasLeftSuggestion(0));
         QCOMPARE(m_session->undoStack()->undoText(), QStringLiteral("method of A"));
-        m_session->changeStrength(0, false, 0.42);
+        m_session->changeParam(0, kLuminanceParam, 0.42);
         m_session->changeMethod(0, "bm3d", "bm3d"); // the same for both is not a mixture
         QCOMPARE(m_session->frame(0).trials[0].luminance, 0.42);
         QVERIFY(!m_session->frame(0).trials[0].isMixed());
@@ -148,7 +148,7 @@ private slots:
 
     void changesUndoWithWords()
     {
-        m_session->changeStrength(1, false, 0.42);
+        m_session->changeParam(1, kLuminanceParam, 0.42);
         QCOMPARE(m_session->frame(0).trials[1].luminance, 0.42);
         QCOMPARE(m_session->undoStack()->undoText(), QStringLiteral("luminance strength of B"));
         m_session->returnToSuggestion(1);
@@ -164,8 +164,8 @@ private slots:
     void aDragIsOneStep()
     {
         for (int i = 1; i <= 20; ++i)
-            m_session->changeStrength(2, true, 0.1 * i, 77);
-        m_session->changeStrength(2, true, 0.3, 78);
+            m_session->changeParam(2, kColourParam, 0.1 * i, 77);
+        m_session->changeParam(2, kColourParam, 0.3, 78);
         QCOMPARE(m_session->undoStack()->count(), 2);
         m_session->undoStack()->undo();
         QCOMPARE(m_session->frame(0).trials[2].colour, 2.0);
@@ -175,9 +175,9 @@ private slots:
 
     void valuesStayOnTheScale()
     {
-        m_session->changeStrength(0, false, 17);
+        m_session->changeParam(0, kLuminanceParam, 17);
         QCOMPARE(m_session->frame(0).trials[0].luminance, 3.0);
-        m_session->changeStrength(0, false, -2);
+        m_session->changeParam(0, kLuminanceParam, -2);
         QCOMPARE(m_session->frame(0).trials[0].luminance, 0.0);
         m_session->setPushEv(9);
         QCOMPARE(m_session->pushEv(), 6.0);
@@ -322,7 +322,7 @@ private slots:
 
     void undoGoesToTheFrameThatItChanges()
     {
-        m_session->changeStrength(1, false, 0.5);
+        m_session->changeParam(1, kLuminanceParam, 0.5);
         m_session->setCurrent(1);
         m_session->undoStack()->undo();
         QCOMPARE(m_session->current(), 0);
@@ -333,7 +333,7 @@ private slots:
         m_session->addPaths({"/roll/bad.dng"});
         m_session->setReadingFailed("/roll/bad.dng", "bad.dng is empty.");
         m_session->setCurrent(2);
-        m_session->changeStrength(1, false, 0.5);
+        m_session->changeParam(1, kLuminanceParam, 0.5);
         m_session->chooseKeeper(1);
         QCOMPARE(m_session->undoStack()->count(), 0);
         QCOMPARE(m_session->frame(2).problem, QStringLiteral("bad.dng is empty."));

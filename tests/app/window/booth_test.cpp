@@ -310,7 +310,7 @@ private slots:
         QTest::keyClick(m_window.get(), Qt::Key_W);
         Loupe *loupe = m_window->loupe();
         QTRY_VERIFY_WITH_TIMEOUT(loupe->allSettled(), kPatienceMs);
-        QVERIFY(loupe->first()->content().treatment.isIdentity());
+        QVERIFY(loupe->first()->content().treatment.isNone());
         QVERIFY(loupe->second()->content().treatment == session()->frame(0).trials[2]);
         // Left of the line hangs the first, right of it the second, at the same place.
         const auto table = loupe->first()->parentWidget();
@@ -332,7 +332,7 @@ private slots:
         QVERIFY(left > 200 && right > 200);
         QVERIFY2(wrong < left / 4, "the other picture's pixels may agree by chance only");
         QTest::keyClick(loupe, Qt::Key_Q);
-        QVERIFY(loupe->second()->content().treatment.isIdentity());
+        QVERIFY(loupe->second()->content().treatment.isNone());
         const double before = loupe->wipe();
         QTest::keyClick(loupe, Qt::Key_Right);
         QVERIFY(loupe->wipe() > before);
@@ -485,7 +485,7 @@ private slots:
 
     void theWholeFrameIsReadOnRequest()
     {
-        session()->changeStrength(0, false, 0.4);
+        session()->changeParam(0, kLuminanceParam, 0.4);
         QTest::keyClick(m_window.get(), Qt::Key_A);
         ReadingsPanel *panel = m_window->readingsPanel();
         QTest::keyClick(m_window.get(), Qt::Key_J, Qt::ControlModifier);
@@ -631,7 +631,7 @@ private slots:
         const LivePane *pane = paneAt(1);
         QSignalSpy states(pane, &LivePane::stateChanged);
         for (int i = 0; i < 10; ++i) {
-            session()->changeStrength(0, false, 0.33 + 0.1 * i, 99);
+            session()->changeParam(0, kLuminanceParam, 0.33 + 0.1 * i, 99);
             QVERIFY2(!pane->isSettled(), "a changed pane must not say that it is settled");
             QTest::qWait(15);
         }

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/provenance.h"
+#include "irenic/read_frame.h"
 #include "panels/export_dialog.h"
 #include "panels/queue_panel.h"
 #include "panels/rendering_panel.h"

@@ -1,4 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/measure_noise.h"
+#include "irenic/read_frame.h"
 #include "panels/export_dialog.h"
 #include "panels/roll_panel.h"
 #include "support/frames.h"

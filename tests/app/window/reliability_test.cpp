@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/process.h"
+#include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "support/frames.h"
 #include "support/hostile.h"

@@ -84,7 +84,7 @@ private slots:
         m_window->wall()->setPage(CaptionStrip::Page(page));
         session()->setViewport({2, {0.5, 0.42}}); // texture and edges
         settle();
-        const TasteParam &param = *findTasteParam(name.toStdString());
+        const TreatmentParam &param = *findParam(name.toStdString());
         const QImage before = image(1), other = image(2);
         auto *s = slider(1, name);
         const int steps = session()->undoStack()->count();
@@ -92,7 +92,7 @@ private slots:
         for (int x = s->width() / 2; x > 24; x -= 5)
             QTest::mouseMove(s, {x, 10});
         QTest::mouseRelease(s, Qt::LeftButton, {}, {24, 10});
-        const double value = session()->frame(0).trials[0].taste.*param.value;
+        const double value = session()->frame(0).trials[0].taste.*param.taste;
         QVERIFY(value != param.info.suggested);
         QCOMPARE(strip(1)->findChild<QDoubleSpinBox *>(name + "Value")->value(), value);
         QCOMPARE(session()->undoStack()->count(), steps + 1);
@@ -101,14 +101,14 @@ private slots:
         QCOMPARE(image(2), other);
         QVERIFY(!strip(1)->findChild<QPushButton *>("goBack")->isVisible()); // strengths are as suggested
         QTest::mouseDClick(s, Qt::LeftButton, {}, {24, 10});
-        QCOMPARE(session()->frame(0).trials[0].taste.*param.value, param.info.suggested);
+        QCOMPARE(session()->frame(0).trials[0].taste.*param.taste, param.info.suggested);
         settle();
         QCOMPARE(image(1), before);
     }
 
     void whatIsSparedIsShownWhileItsSliderIsHeld()
     {
-        session()->changeTaste(1, *findTasteParam("sharpen"), 1);
+        session()->changeParam(1, *findParam("sharpen"), 1);
         m_window->wall()->setPage(CaptionStrip::Page::Sharpen);
         settle();
         const QImage before = image(2), other = image(1);
@@ -194,7 +194,7 @@ private slots:
         m_window->wall()->setPage(CaptionStrip::Page::Tones);
         QApplication::processEvents();
         auto *curve = strip(2)->findChild<ToneCurve *>();
-        const TasteParam &lights = *findTasteParam("luminance-lights"), &shadows = *findTasteParam("colour-shadows");
+        const TreatmentParam &lights = *findParam("luminance-lights"), &shadows = *findParam("colour-shadows");
         const QPoint from = curve->handleAt(lights).toPoint();
         QTest::mousePress(curve, Qt::LeftButton, {}, from);
         for (int y = from.y(); y < curve->height() - 15; y += 3)
@@ -205,12 +205,12 @@ private slots:
         QTest::mouseDClick(curve, Qt::LeftButton, {}, curve->handleAt(lights).toPoint());
         QCOMPARE(session()->frame(0).trials[1].taste.luminanceLights, 1.0);
         curve->setFocus(); // and without a mouse
-        for (int i = 0; i < 6 && session()->frame(0).trials[1].taste.*shadows.value == 1; ++i) {
+        for (int i = 0; i < 6 && session()->frame(0).trials[1].taste.*shadows.taste == 1; ++i) {
             QTest::keyClick(curve, Qt::Key_Right);
             if (curve->accessibleDescription().startsWith("colour, shadows"))
                 QTest::keyClick(curve, Qt::Key_Plus);
         }
-        QCOMPARE(session()->frame(0).trials[1].taste.*shadows.value, 1.05);
+        QCOMPARE(session()->frame(0).trials[1].taste.*shadows.taste, 1.05);
     }
 
     void aBrushPaintsARegionStrokeByStroke()
@@ -331,7 +331,7 @@ private slots:
 
     void aSessionKeepsItAll()
     {
-        session()->changeTaste(0, *findTasteParam("grain"), 0.35);
+        session()->changeParam(0, *findParam("grain"), 0.35);
         regions()->addRegion(MaskPart::Kind::Painted);
         LensCorrection l;
         l.vignetting = true;

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/text.h"
 
-#include "export/process_mark.h"
 #include "irenic/export.h"
+#include "storage/process_mark.h"
 
 #include <QProcess>
 #include <QString>

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "camera/random.h"
+#include "base/random.h"
+#include "irenic/read_frame.h"
 #include "support/frames.h"
 
 #include <QFile>

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/guest.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "support/frames.h"
 
 #include <QImage>

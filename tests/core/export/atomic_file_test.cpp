@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "export/atomic_file.h"
 #include "irenic/document.h"
+#include "storage/atomic_file.h"
 
 #include <QDir>
 #include <QFile>

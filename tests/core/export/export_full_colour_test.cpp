@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What is handed on of full colour: linear DNGs, and finished pictures in their own encoding.
 #include "irenic/export_job.h"
+#include "irenic/measure_noise.h"
 #include "irenic/provenance.h"
+#include "irenic/read_frame.h"
 #include "support/frames.h"
 
 #include <libraw/libraw.h>
@@ -111,8 +113,11 @@ private slots:
         QVERIFY(told);
         QCOMPARE(told.value().treatment.method, stoodIn);
         QCOMPARE(told.value().askedMethod, std::string("unet"));
-        // The same request finds it there; a mosaic gets the very method.
-        QVERIFY(runExportJob(job, nullptr, nullptr).value().skipped);
+        // The same request finds it there, and tells no less; a mosaic gets the very method.
+        const ExportOutcome there = runExportJob(job, nullptr, nullptr).value();
+        QVERIFY(there.skipped);
+        QCOMPARE(there.askedMethod, std::string("unet"));
+        QVERIFY2(there.note.find("in its place") != std::string::npos && there.note.find("there already") != std::string::npos, there.note.c_str());
         QVERIFY(carriedOut({"unet", 1, 1}, FrameKind::Mosaic) == (Treatment{"unet", 1, 1}));
         QVERIFY(!carriedOut({"wavelet", 1, 1, "unet"}, FrameKind::Linear).isMixed() || stoodIn != "wavelet");
     }

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "export/atomic_file.h"
 #include "irenic/export_job.h"
+#include "irenic/measure_noise.h"
 #include "irenic/provenance.h"
+#include "irenic/read_frame.h"
 #include "irenic/recipe.h"
 #include "raw/tiff_tree.h"
+#include "storage/atomic_file.h"
 #include "support/frames.h"
 #include "support/libraw.h"
 

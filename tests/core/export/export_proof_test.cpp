@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "export/export_rendered.h"
+#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "support/frames.h"
 
 #include <QColorSpace>

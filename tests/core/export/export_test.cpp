@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export.h"
+#include "irenic/measure_noise.h"
+#include "irenic/read_frame.h"
 #include "irenic/readings.h"
 #include "raw/tiff_tree.h"
 #include "support/frames.h"

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "camera/random.h"
+#include "base/random.h"
 #include "export/lossless_jpeg.h"
 #include "irenic/image.h"
 #include "raw/lossless_jpeg_reader.h"

@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "export/process_mark.h"
 #include "irenic/document.h"
 #include "irenic/export_job.h"
+#include "irenic/measure_noise.h"
+#include "irenic/read_frame.h"
 #include "irenic/session_file.h"
+#include "storage/process_mark.h"
 #include "support/frames.h"
 
 #include <QDir>

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
 #include "irenic/readings.h"
 #include "support/frames.h"

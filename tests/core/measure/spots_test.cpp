@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/develop.h"
+#include "irenic/measure_noise.h"
 #include "irenic/spots.h"
 #include "support/frames.h"
 

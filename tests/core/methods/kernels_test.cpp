@@ -37,7 +37,7 @@ private slots:
         Plane<float> coarse = noise.clone();
         Scratch scratch;
         const Scales scales{3, 4};
-        shrinkScales(coarse.view(), {}, size, scales, 1.5f, scratch, 0);
+        shrinkScales(coarse.view(), {}, size, scales, 1.5f, scratch);
         const int r = reachPx(scales);
         const Rect inside{r, r, size.width - 2 * r, size.height - 2 * r};
         double pixel = 0, mean = 0, meanBefore = 0;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/measure_noise.h"
 #include "irenic/noise.h"
-#include "noise/line_fit.h"
+#include "law/line_fit.h"
 #include "noise/optical_black.h"
 #include "raw/tiff_tree.h"
 #include "support/frames.h"

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/frame.h"
+#include "irenic/read_frame.h"
 
 #include <QFile>
 #include <QTemporaryDir>

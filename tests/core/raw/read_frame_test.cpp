@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/random.h"
 #include "export/dng_writer.h"
 #include "irenic/frame.h"
+#include "irenic/read_frame.h"
 #include "raw/lossless_jpeg_reader.h"
-#include "camera/random.h"
 #include "support/frames.h"
 #include "support/hand_made.h"
 

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Finished pictures, as other programs write them: Qt's writers and LibTIFF stand for those.
+#include "colour/profile.h"
 #include "irenic/develop.h"
 #include "irenic/frame.h"
+#include "irenic/measure_noise.h"
 #include "irenic/noise.h"
-#include "render/profile.h"
+#include "irenic/read_frame.h"
 #include "support/frames.h"
 
 #include <tiffio.h>

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "camera/bench_camera.h"
 #include "irenic/noise.h"
+#include "irenic/read_frame.h"
 #include "raw/six_by_six.h"
 #include "support/frames.h"
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "camera/bench_camera.h"
+#include "colour/colour.h"
 #include "irenic/develop.h"
-#include "render/colour.h"
 #include "support/frames.h"
 
 #include <QTest>

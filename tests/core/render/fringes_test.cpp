@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "render/fringes.h"
 #include "support/frames.h"
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Qt's writer stands for the programs that compress pictures too far.
 #include "irenic/clean.h"
+#include "irenic/measure_noise.h"
+#include "irenic/read_frame.h"
 #include "support/frames.h"
 
 #include <QImage>

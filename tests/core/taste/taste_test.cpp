@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "frame/luminance.h"
 #include "irenic/clean.h"
 #include "irenic/develop.h"
+#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
 #include "support/frames.h"
-#include "taste/luminance.h"
 
 #include <QTest>
 
@@ -115,16 +116,16 @@ class TasteTest : public QObject
 private slots:
     void everyControlIsKnownAndNeutralAtItsSuggestion()
     {
-        for (const TasteParam &p : kTasteParams) {
-            QCOMPARE(Taste().*p.value, p.info.suggested);
-            QVERIFY(findTasteParam(p.info.name) == &p);
+        for (const TreatmentParam &p : kTasteParams) {
+            QCOMPARE(Taste().*p.taste, p.info.suggested);
+            QVERIFY(findParam(p.info.name) == &p);
             Taste t;
-            t.*p.value = p.info.max + 0.01;
+            t.*p.taste = p.info.max + 0.01;
             const Status s = validate(t);
             QVERIFY(!s && s.error().code == ErrorCode::BadParameter);
             QVERIFY(s.error().userMessage.find(p.info.name) != std::string::npos);
         }
-        QVERIFY(!findTasteParam("nonsense"));
+        QVERIFY(!findParam("nonsense"));
         QVERIFY(validate(Taste()).ok());
     }
 
@@ -471,7 +472,7 @@ private slots:
         QFETCH(double, amount);
         // Every colour of the scene, dark ones too: block means against the untreated frame, by the noise that such a mean has.
         const Simulated s = simulate(makeScene({640, 480}), quiet(6400));
-        const Plane<float> none = cleaned(s, {"wavelet", 0, 0}), seasoned = cleaned(s, tasted("wavelet", 1, findTasteParam(name.toStdString())->value, amount));
+        const Plane<float> none = cleaned(s, {"wavelet", 0, 0}), seasoned = cleaned(s, tasted("wavelet", 1, findParam(name.toStdString())->taste, amount));
         double square = 0;
         int n = 0;
         for (int y = 0; y + 64 <= 480; y += 64)

@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/scratch.h"
+#include "irenic/frame.h"
+#include "irenic/methods.h"
+#include "irenic/noise.h"
+
+#include <memory>
+#include <vector>
+
+namespace irenic {
+
+/// What a method is given of one tile, variance-stabilised so that the noise of every sample has sigma 1; never NaN. Every row is
+/// followed by kRowPaddingPx readable samples.
+struct TileInput {
+    std::array<PlaneView<const float>, 3> planes; ///< the sensor mosaic alone, or red, green and blue
+    CfaPattern cfa;                               ///< of a mosaic, as seen from its first sample
+    const std::vector<BandNoise> *bands = nullptr; ///< of a full-colour tile; null for a mosaic
+
+    bool isMosaic() const { return !bands; }
+    int width() const { return planes[0].width; }
+    int height() const { return planes[0].height; }
+    size_t planeCount() const { return isMosaic() ? 1 : 3; }
+    /// The same tile with `px` less on every side.
+    TileInput shrunkBy(int px) const
+    {
+        TileInput t = *this;
+        for (size_t i = 0; i < planeCount(); ++i)
+            t.planes[i] = planes[i].cut({px, px, width() - 2 * px, height() - 2 * px});
+        t.cfa = cfa.shifted(px, px);
+        return t;
+    }
+    static TileInput mosaic(PlaneView<const float> samples, CfaPattern cfa) { return {{samples, {}, {}}, cfa, nullptr}; }
+};
+/// One noise-reduction algorithm, already configured. Immutable, so one instance serves all threads.
+class DenoiseMethod
+{
+public:
+    virtual ~DenoiseMethod() = default;
+    /// Context needed on every side of a tile, in sensor pixels.
+    virtual int haloPx() const = 0;
+    /// Side of the tiles that waste little on halos, and need neither much memory nor long to be stopped.
+    virtual int bestTilePx() const { return 640; }
+    /// @param in    tile plus haloPx() on each side
+    /// @param where the tile's place in the frame, for grids that are anchored there and for nothing else
+    /// @param out   the tile, as many planes as went in; never overlaps `in`
+    /// Cannot fail: parameters were validated when the method was made.
+    virtual void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const = 0;
+};
+
+/// Builds the method of a validated treatment.
+std::unique_ptr<DenoiseMethod> makeMethod(const Treatment &treatment);
+
+} // namespace irenic

@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/clean.h"
+#include "irenic/picture.h"
+#include "irenic/readings.h"
+
+#include "measure/block_noise.h"
+#include "measure/flat_field.h"
+
+namespace irenic {
+
+Rect placeAround(const Frame &frame, int uprightX, int uprightY, int sidePx)
+{
+    const Size upright = frame.uprightSize();
+    const int width = std::min(sidePx, upright.width), height = std::min(sidePx, upright.height);
+    const Rect seen{std::clamp(uprightX - width / 2, 0, upright.width - width), std::clamp(uprightY - height / 2, 0, upright.height - height), width, height};
+    return storedRectOf(seen, frame.crop.size(), frame.orientation).movedBy(frame.crop.x, frame.crop.y);
+}
+
+Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, const std::shared_ptr<const Frame> &truth)
+{
+    const Frame &frame = treated.frame();
+    const Cleaner untreated = treated.untreated();
+    const Rect whole = analysable(region);
+    const Result<Plane<float>> before = untreated.clean(whole, run), after = cleaned(treated, whole, cache, run);
+    if (!before || !after)
+        return cancelledError();
+    PlaceReadings r;
+    double luminance = 0, colour = 0;
+    int smooth = 0;
+    const AnalysisPlanes planesBefore = analysisPlanes(frame, *treated.sharedNoise(), before.value().view(), whole);
+    const AnalysisPlanes planesAfter = analysisPlanes(frame, *treated.sharedNoise(), after.value().view(), whole);
+    for (const BlockNoise &b : blockNoise(planesBefore, planesAfter, whole, kPlaceBlockSamples, frame.kind == FrameKind::Mosaic)) {
+        if (!b.smooth)
+            continue;
+        luminance += double(b.luminance) * double(b.luminance);
+        colour += double(b.colour) * double(b.colour);
+        ++smooth;
+    }
+    if (smooth > 0)
+        r.left = NoiseLeft{std::sqrt(luminance / smooth), std::sqrt(colour / smooth)};
+    const auto seenBefore = developRegion(untreated, region, {}, nullptr, run), seenAfter = developRegion(treated, region, {}, cache, run);
+    if (!seenBefore || !seenAfter)
+        return cancelledError();
+    r.detailLost = detailLost(planesBefore.luminance.view(), planesAfter.luminance.view(), flatField(treated.treatment()).covariance);
+    r.drift = driftBetween(seenBefore.value(), seenAfter.value()).median;
+    if (treated.treatment().taste.sharpen > 0) {
+        Treatment soft = treated.treatment();
+        soft.taste.sharpen = 0;
+        const Cleaner unsharpened(treated.sharedFrame(), treated.sharedNoise(), soft, treated.edits());
+        const Result<Plane<float>> plain = cleaned(unsharpened, whole, cache, run);
+        if (!plain)
+            return plain.error();
+        const AnalysisPlanes planesPlain = analysisPlanes(frame, *treated.sharedNoise(), plain.value().view(), whole);
+        r.halo = haloShare(planesPlain.luminance.view(), planesAfter.luminance.view(), 1);
+    }
+    if (!truth)
+        return r;
+    const Rect upright = uprightRectOf(region.movedBy(-frame.crop.x, -frame.crop.y), frame.crop.size(), frame.orientation);
+    const auto clean = developRegion(Cleaner::untreated(truth), upright, {}, nullptr, run);
+    if (!clean)
+        return clean.error();
+    r.truth = pictureQuality(encoded16(turned(seenAfter.value(), frame.orientation)), encoded16(clean.value()));
+    return r;
+}
+
+} // namespace irenic

@@ -1,0 +1,163 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "noise/hot_pixels.h"
+
+#include "base/parallel.h"
+#include "frame/linearizer.h"
+
+namespace irenic {
+
+namespace {
+
+// Set on simulated frames: 95 % of pixels that are truly 8 sigma hot pass in calm surroundings; of fine detail, one in 14,000 samples at most.
+constexpr float kHotSigma = 6.2f;       // from the median of its colour around
+constexpr float kOverNext = 4.2f;       // sigma beyond the next of its colour around: a lone tail is not enough
+constexpr float kOverActivity = 8.f;    // times the mean unrest of the 5 x 5 around: texture is not hot
+// Excess of the other colours around that means real light, or an edge: in sigma, and as a share of what stands out.
+constexpr float kLightSigma = 3.0f, kSurelyDark = 1.5f, kLightShare = 0.15f;
+// One of a pair has a neighbour that is bad too. Light of that strength would show in the other three, too.
+constexpr float kPairSigma = 16.f, kPartnerSigma = 8.f, kPairLightSigma = 2.f;
+
+class Detector
+{
+public:
+    Detector(const Frame &frame, const std::array<NoiseModel, 4> &cells) : m_frame(frame), m_levels(frame), m_cells(cells)
+    {
+        // What the dark's noise alone asks for, in stored numbers: nothing that passes isBad() lies closer to the next of its colour.
+        const bool plain = frame.levels.deltaRow.empty() && frame.levels.deltaColumn.empty();
+        for (int cell = 0; cell < 4; ++cell)
+            m_least[size_t(cell)] = plain ? int(0.99f * kOverNext * cells[size_t(cell)].sigmaAt(0) * m_levels.range(cell & 1, cell >> 1)) : 0;
+    }
+
+    void row(int y, std::vector<PixelAt> &found) const
+    {
+        const Rect &a = m_frame.active;
+        const bool inner = y >= a.y + 2 && y < a.bottom() - 2;
+        const uint16_t *rows[3] = {inner ? m_frame.samples.row(y - 2) : nullptr, m_frame.samples.row(y), inner ? m_frame.samples.row(y + 2) : nullptr};
+        for (int x = a.x; x < a.right(); ++x) {
+            const int least = m_least[size_t((x & 1) + 2 * (y & 1))];
+            const auto standsOut = [&](int sign) {
+                return inner && x >= a.x + 2 && x < a.right() - 2 ? outstanding(sign, least, rows[1][x], [&](int dx, int dy) { return int(rows[1 + dy / 2][x + dx]); })
+                                                                  : outstanding(sign, least, rows[1][x], [&](int dx, int dy) { return int(stored(x + dx, y + dy)); });
+            };
+            if ((standsOut(1) && isBad(x, y, 1)) || (standsOut(-1) && isBad(x, y, -1)))
+                found.push_back({x, y});
+        }
+    }
+
+private:
+    uint16_t stored(int x, int y) const
+    {
+        const Rect &a = m_frame.active;
+        return m_frame.samples.at(a.x + mirrored(x - a.x, a.width), a.y + mirrored(y - a.y, a.height));
+    }
+    float linear(int x, int y) const
+    {
+        const Rect &a = m_frame.active;
+        return m_levels.linear(a.x + mirrored(x - a.x, a.width), a.y + mirrored(y - a.y, a.height));
+    }
+    /// The cheap test that nearly all samples fail: above (sign 1) or below (-1) seven of its colour's eight neighbours, by `least`.
+    template <class Neighbour>
+    static bool outstanding(int sign, int least, int value, const Neighbour &neighbour)
+    {
+        static constexpr int steps[8][2] = {{-2, 0}, {2, 0}, {0, -2}, {0, 2}, {-2, -2}, {2, 2}, {2, -2}, {-2, 2}};
+        const int v = sign * value - least;
+        int others = 0;
+        for (const auto &[dx, dy] : steps)
+            if (v <= sign * neighbour(dx, dy) && ++others > 1)
+                return false;
+        return true;
+    }
+    float sigmaAt(int x, int y, float signal) const { return m_cells[size_t((x & 1) + 2 * (y & 1))].sigmaAt(signal); }
+    /// Hot (sign 1) or dead (-1); what is stuck at a value is one or the other by its surroundings.
+    bool isBad(int x, int y, int sign) const
+    {
+        const auto at = [this](int px, int py) { return linear(px, py); };
+        const float median = mendedValue(at, x, y), here = linear(x, y), excess = float(sign) * (here - median);
+        const float sigma = sigmaAt(x, y, median);
+        if (excess < kHotSigma * sigma)
+            return false;
+        std::array<float, 8> around; // of its colour, times the sign, rising
+        size_t n = 0;
+        for (int dy = -2; dy <= 2; dy += 2)
+            for (int dx = -2; dx <= 2; dx += 2)
+                if (dx || dy)
+                    around[n++] = float(sign) * linear(x + dx, y + dy);
+        std::sort(around.begin(), around.end());
+        const auto beyond = [&](float from) { return float(sign) * here - from > kOverNext * sigmaAt(x, y, float(sign) * from); };
+        const bool strong = excess > kPairSigma * sigma;
+        const bool partnerOfItsColour = strong && around[7] - around[6] > kPartnerSigma * sigmaAt(x, y, float(sign) * around[6]);
+        if (!beyond(partnerOfItsColour ? around[6] : around[7]))
+            return false;
+        return excess > kOverActivity * activity(x, y) && !showsLight(x, y, sign, strong, excess);
+    }
+    /// Mean absolute deviation of the 24 samples around from their own colours' medians; the largest left out, since a partner may be
+    /// among them.
+    float activity(int x, int y) const
+    {
+        float sum = 0, largest = 0;
+        for (int phase = 0; phase < 4; ++phase) {
+            float v[9];
+            int n = 0;
+            for (int dy = -2 + (phase >> 1); dy <= 2; dy += 2)
+                for (int dx = -2 + (phase & 1); dx <= 2; dx += 2)
+                    if (dx || dy)
+                        v[n++] = linear(x + dx, y + dy);
+            std::sort(v, v + n);
+            const float middle = (v[n / 2] + v[(n - 1) / 2]) / 2;
+            for (int i = 0; i < n; ++i) {
+                sum += std::abs(v[i] - middle);
+                largest = std::max(largest, std::abs(v[i] - middle));
+            }
+        }
+        return (sum - largest) / 23;
+    }
+    /// True where the four direct neighbours lie to the same side of their own colours further out, by more than noise does, or by a part of what
+    /// stands out that a lens would have spread there. Of a strong one, one neighbour may be bad as well; then the other three must be all the quieter.
+    bool showsLight(int x, int y, int sign, bool strong, float standsOut) const
+    {
+        float sum = 0, variance = 0, most = 0, excessOfMost = 0, varianceOfMost = 0;
+        static constexpr int steps[4][2] = {{1, 0}, {-1, 0}, {0, 1}, {0, -1}};
+        for (const auto &[dx, dy] : steps) {
+            const int nx = x + dx, ny = y + dy;
+            const float a = linear(nx + 2 * dx, ny + 2 * dy), b = linear(nx + 2 * dy, ny + 2 * dx), c = linear(nx - 2 * dy, ny - 2 * dx);
+            const float around = std::max(std::min(a, b), std::min(std::max(a, b), c)); // the median: an edge nearby is not light
+            const float sigma = sigmaAt(nx, ny, around), excess = float(sign) * (linear(nx, ny) - around);
+            const float v = sigma * sigma * 1.45f; // one sample and a median of three
+            sum += excess;
+            variance += v;
+            if (excess > most * sigma) {
+                most = excess / std::max(sigma, 1e-10f);
+                excessOfMost = excess;
+                varianceOfMost = v;
+            }
+        }
+        const auto inSigma = [](float e, float v) { return e / std::sqrt(std::max(v, 1e-20f)); };
+        const float sd = std::sqrt(variance);
+        if (sum < std::min(kLightSigma * sd, kSurelyDark * sd + kLightShare * standsOut))
+            return false;
+        return !(strong && most > kPartnerSigma && inSigma(sum - excessOfMost, variance - varianceOfMost) < kPairLightSigma);
+    }
+
+    const Frame &m_frame;
+    const Linearizer m_levels;
+    const std::array<NoiseModel, 4> &m_cells;
+    std::array<int, 4> m_least{};
+};
+
+} // namespace
+
+Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run)
+{
+    const Detector detector(frame, cells);
+    std::vector<std::vector<PixelAt>> rows(size_t(frame.active.height));
+    const Status done = parallelFor(frame.active.height, run,
+                                    [&](int i) { detector.row(frame.active.y + i, rows[size_t(i)]); });
+    if (!done)
+        return done.error();
+    std::vector<PixelAt> all;
+    for (const auto &row : rows)
+        all.insert(all.end(), row.begin(), row.end());
+    return all;
+}
+
+} // namespace irenic

@@ -1,0 +1,203 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/noise.h"
+
+#include "base/parallel.h"
+#include "frame/linearizer.h"
+#include "irenic/measure_noise.h"
+#include "irenic/text.h"
+#include "law/noise_law.h"
+#include "noise/band_noise.h"
+#include "noise/banding.h"
+#include "noise/hot_pixels.h"
+#include "noise/optical_black.h"
+#include "raw/tiff_tree.h"
+
+#include <limits>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kMinSidePx = 16;
+constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
+constexpr double kTrusted = 0.4;      ///< confidence below which the file's own profile is believed rather than the measurement
+constexpr double kAgreement = 1.25;   ///< ratio of sigmas up to which two descriptions agree
+
+/// The frame's noise in the words a photographer uses, at its median green tone.
+void describe(const Frame &frame, NoiseReport &report)
+{
+    std::vector<float> greens;
+    const bool mosaic = frame.kind == FrameKind::Mosaic;
+    const Linearizer levels(frame);
+    const Rect &a = frame.active;
+    const int step = std::max(2, int(std::sqrt(double(a.size().area()) / 40000)) & ~1);
+    std::array<double, 3> wb{1 / frame.colour.asShotNeutral[0], 1 / frame.colour.asShotNeutral[1], 1 / frame.colour.asShotNeutral[2]};
+    for (int y = a.y; y + 1 < a.bottom(); y += step)
+        for (int x = a.x; x + 1 < a.right(); x += step)
+            greens.push_back(!mosaic ? levels.linear(x, y, 1) : frame.cfa.at(x, y) == Colour::Green ? levels.linear(x, y) : levels.linear(x + 1, y));
+    std::nth_element(greens.begin(), greens.begin() + ptrdiff_t(greens.size() / 2), greens.end());
+    const double mid = std::max(double(greens[greens.size() / 2]), 0.001);
+    report.midSignal = float(mid);
+    // A neutral of that green tone: each channel sits at mid x neutral and is multiplied up by its balance.
+    std::array<double, 3> variance{};
+    for (int c = 0; c < (mosaic ? 4 : 3); ++c) {
+        const size_t k = mosaic ? size_t(frame.cfa.cells[size_t(c)]) : size_t(c);
+        const double signal = mid * wb[1] / wb[k];
+        const double s = double(report.cells[size_t(c)].sigmaAt(float(signal))) * wb[k] / wb[1];
+        variance[k] += s * s * (k == 1 && mosaic ? 0.5 : 1.0);
+    }
+    // Luminance as the mean of the four samples of a cell; colour as the balanced red and blue against it. Full colour is counted
+    // alike: its four samples share what demosaicing made of one cell.
+    const double luminance = (variance[0] + 2 * variance[1] + variance[2]) / 4;
+    const double colour = (variance[0] + variance[2] + variance[1]) / 3 * 1.5;
+    report.luminanceNoise = float(std::sqrt(luminance) / mid);
+    report.colourNoise = float(std::sqrt(colour) / mid);
+}
+
+/// What rounding to whole stored numbers alone leaves: a twelfth of a step squared.
+double varianceOfRounding(const Frame &frame)
+{
+    double step = 1.0 / double(frame.levels.white - frame.levels.blackOfCell()[0]);
+    if (frame.kind == FrameKind::Rendered) // the step in the mid-tones; 8 bits are stored times 257
+        step = double(frame.encoding->decode[1][32768 + (frame.shooting.bitDepth <= 8 ? 257 : 1)] - frame.encoding->decode[1][32768]);
+    return step * step / 12;
+}
+
+LawInput lawInputOf(const Frame &frame, const Linearizer &levels)
+{
+    const Rect &a = frame.active;
+    LawInput in{a, QuadSampling::fullColour(), {}, varianceOfRounding(frame), false, {}};
+    if (frame.kind != FrameKind::Mosaic) {
+        in.clippedAtBlack = frame.kind == FrameKind::Rendered || *std::min_element(frame.levels.black.begin(), frame.levels.black.end()) <= 0;
+        in.value = [&](int x, int y, size_t c) { return frame.samples.at(3 * x + int(c), y) > 0 ? levels.linear(x, y, int(c)) : kNothing; };
+        return in;
+    }
+    // Cells are counted from even places. Samples at stored 0 may have been clipped by the camera; a black level at 0 makes that certain.
+    in.area = {a.x + (a.x & 1), a.y + (a.y & 1), a.width - (a.x & 1), a.height - (a.y & 1)};
+    in.sampling = QuadSampling::twoByTwo();
+    in.clippedAtBlack = *std::min_element(frame.levels.black.begin(), frame.levels.black.end()) <= 0;
+    const int darkest = in.clippedAtBlack ? -1 : 0;
+    in.value = [&frame, &levels, darkest](int x, int y, size_t) { return int(frame.samples.at(x, y)) > darkest ? levels.linear(x, y) : kNothing; };
+    return in;
+}
+
+/// The file's own NoiseProfile (DNG 1.4: scale and offset of the variance, for all planes or one pair each); empty without one.
+std::vector<NoiseModel> profileOf(const Frame &frame)
+{
+    std::vector<NoiseModel> planes;
+    if (!frame.source)
+        return planes;
+    std::vector<double> v = frame.source->raw.numbers(TagNoiseProfile);
+    if (v.empty())
+        v = frame.source->main.numbers(TagNoiseProfile);
+    if (v.size() != 2 && v.size() != 6)
+        return planes;
+    for (size_t c = 0; c < 3; ++c) {
+        const size_t i = v.size() == 6 ? 2 * c : 0;
+        if (!(v[i] > 0) || !(v[i + 1] >= 0) || v[i] > 1 || v[i + 1] > 1)
+            return {};
+        planes.push_back({float(v[i]), float(v[i + 1])});
+    }
+    return planes;
+}
+
+std::string oneDecimal(double v)
+{
+    return fixedNumber(v, 1);
+}
+
+/// Holds the measured law against the file's own, and takes that where the frame itself says too little.
+void crossCheck(const Frame &frame, NoiseReport &report)
+{
+    const std::vector<NoiseModel> profile = profileOf(frame);
+    if (profile.empty())
+        return;
+    const size_t green = frame.kind != FrameKind::Mosaic ? 1 : size_t(std::find(frame.cfa.cells.begin(), frame.cfa.cells.end(), Colour::Green) - frame.cfa.cells.begin());
+    const float mid = std::clamp(report.midSignal, 0.01f, 0.5f);
+    report.profileRatio = report.cells[green].sigmaAt(mid) / profile[1].sigmaAt(mid);
+    const double ratio = double(report.profileRatio);
+    if (report.confidence < kTrusted) {
+        for (size_t c = 0; c < 4; ++c)
+            report.cells[c] = profile[frame.kind == FrameKind::Mosaic ? size_t(frame.cfa.cells[c]) : std::min<size_t>(c, 2)];
+        report.confidence = kTrusted;
+        report.confidenceReason = "Too few smooth areas to measure by; the noise is taken from what the file says of its camera.";
+    } else if (ratio > kAgreement)
+        report.confidenceReason += " It is " + oneDecimal(ratio) + " times what the file says of its camera; the measurement is used.";
+    else if (ratio < 1 / kAgreement)
+        report.confidenceReason += " The file says " + oneDecimal(1 / ratio) + " times as much of its camera; the measurement is used.";
+    else
+        report.confidenceReason += " What the file says of its camera agrees.";
+}
+
+std::string reasonFor(const Frame &frame, const NoiseLaw &law)
+{
+    if (law.blocks == 0)
+        return "Every part of the frame is clipped or black; there is nothing to measure noise by.";
+    std::string reason = law.confidence > 0.75 ? "Smooth areas of many tones pin the noise down well."
+                       : law.confidence > kTrusted ? "Few smooth areas; the noise is measured to within about a fifth."
+                                                   : "Hardly any smooth areas; the measured noise is a guess from the texture's floor.";
+    if (frame.kind == FrameKind::Rendered)
+        reason += " The file is a finished picture, whose noise is blurred and bent by what was done to it: the raw file would do better.";
+    return reason;
+}
+
+/// Both greens have one filter and one law; measured a little apart, their means would come back a little apart too, as a
+/// mesh of two pixels in deep shadow.
+void shareGreenLaw(const CfaPattern &cfa, std::array<NoiseModel, 4> &cells)
+{
+    NoiseModel green;
+    for (size_t c = 0; c < 4; ++c)
+        if (cfa.cells[c] == Colour::Green) {
+            green.shotGain += cells[c].shotGain / 2;
+            green.readVariance += cells[c].readVariance / 2;
+        }
+    for (size_t c = 0; c < 4; ++c)
+        if (cfa.cells[c] == Colour::Green)
+            cells[c] = green;
+}
+
+} // namespace
+
+Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
+{
+    if (frame.active.width < kMinSidePx || frame.active.height < kMinSidePx)
+        return Error{ErrorCode::BadParameter, textOf(frame.file.filename()) + " is smaller than 16 x 16 pixels; its noise cannot be measured.", {}};
+    const bool mosaic = frame.kind == FrameKind::Mosaic;
+    const Linearizer levels(frame);
+    LawInput input = lawInputOf(frame, levels);
+    NoiseReport report;
+    if (const auto black = measureOpticalBlack(frame)) {
+        input.readVariance = std::max(input.varianceFloor, black->readVariance);
+        report.maskedSamples = black->samples;
+    }
+    const Result<NoiseLaw> law = measureNoiseLaw(input, stage(run, 0, 0.6));
+    if (!law)
+        return law.error();
+    std::copy(law.value().cells.begin(), law.value().cells.end(), report.cells.begin());
+    report.confidence = law.value().confidence;
+    report.confidenceReason = reasonFor(frame, law.value());
+    if (mosaic)
+        shareGreenLaw(frame.cfa, report.cells);
+    describe(frame, report); // finds the mid-tone
+    crossCheck(frame, report);
+    if (mosaic) {
+        Result<Banding> banding = measureBanding(frame, report.cells, stage(run, 0.6, 0.8));
+        if (!banding)
+            return banding.error();
+        report.banding = banding.take();
+        Result<std::vector<PixelAt>> hot = findHotPixels(frame, report.cells, stage(run, 0.8, 1));
+        if (!hot)
+            return hot.error();
+        report.hotPixels = hot.take();
+    } else {
+        Result<BandNoises> bands = measureBandNoise(frame, report.cells, stage(run, 0.6, 1));
+        if (!bands)
+            return bands.error();
+        report.bands = std::move(bands.value().bands);
+        report.pointSigma = bands.value().pointSigma;
+    }
+    describe(frame, report);
+    return report;
+}
+
+} // namespace irenic

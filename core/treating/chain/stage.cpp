@@ -1,0 +1,103 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "chain/stage.h"
+
+#include "irenic/text.h"
+
+namespace irenic {
+
+ChainFacts::ChainFacts(std::shared_ptr<const Frame> f, std::shared_ptr<const NoiseReport> n, const Treatment &t, const FrameEdits &e)
+    : frame(std::move(f)), noise(std::move(n)), treatment(t), edits(e), regions(t.regions && e.regions && !e.regions->regions().empty() ? e.regions.get() : nullptr),
+      variants(t, regions), levels(*frame),
+      stabilisers{Stabiliser(noise->cells[0]), Stabiliser(noise->cells[1]), Stabiliser(noise->cells[2]), Stabiliser(noise->cells[3])}
+{
+    takesNoise = t.taste.mix != 0 && (softensBlocks() || t.taste.blotches != 0 || strongest() != 0);
+    const int cells = isMosaic() ? 4 : 3;
+    for (int i = 0; i < cells; ++i) {
+        meanNoise.shotGain += noise->cells[size_t(i)].shotGain / float(cells);
+        meanNoise.readVariance += noise->cells[size_t(i)].readVariance / float(cells);
+    }
+}
+
+double ChainFacts::strongest() const
+{
+    double strength = 0;
+    for (const Variant &v : variants.list())
+        strength = std::max({strength, v.luminance, v.colour});
+    return strength;
+}
+
+std::string ChainFacts::settingOfPlaces(double PlaceSettings::*setting) const
+{
+    std::string text;
+    for (const PlaceSettings &p : variants.settings())
+        text += settingsText({p.*setting});
+    return regions ? text + regions->text() : text;
+}
+
+std::string settingsText(std::span<const double> values)
+{
+    std::string text;
+    for (const double v : values)
+        text += exactNumber(v) + " ";
+    return text;
+}
+
+bool anyAbove0(PlaneView<const float> weights)
+{
+    for (int y = 0; y < weights.height; ++y)
+        if (std::any_of(weights.row(y), weights.row(y) + weights.width, [](float w) { return w > 0; }))
+            return true;
+    return false;
+}
+
+LentPlanes::LentPlanes(Scratch &scratch, size_t count, Rect covered) : where(covered)
+{
+    for (size_t c = 0; c < count; ++c) {
+        lent[c] = scratch.lendPadded(where.size());
+        views[c] = lent[c].view().cut({0, 0, where.width, where.height});
+    }
+}
+
+TilePlanes LentPlanes::over(Rect part) const
+{
+    assert(where.contains(part));
+    TilePlanes out;
+    for (size_t c = 0; c < views.size(); ++c)
+        if (views[c].data)
+            out[c] = views[c].cut(part.movedBy(-where.x, -where.y));
+    return out;
+}
+
+void Tile::cutTo(Rect part)
+{
+    now.views = now.over(part);
+    now.where = part;
+}
+
+TileInput Tile::noisyOver(Rect part) const
+{
+    TileInput in{{}, m_facts.frame->cfa.shifted(part.x, part.y), m_facts.isMosaic() ? nullptr : &m_facts.noise->bands};
+    const TilePlanes views = noisy.over(part);
+    std::copy(views.begin(), views.end(), in.planes.begin());
+    return in;
+}
+
+Masks Tile::masks(Rect part)
+{
+    Masks out;
+    if (!m_facts.regions)
+        return out;
+    if (m_drawn.empty()) {
+        m_drawnWhere = part;
+        for (size_t r = 0; r < m_facts.regions->regions().size(); ++r) {
+            m_drawn.emplace_back(part.size());
+            m_facts.regions->mask(r, {part.x, part.y}, 1, m_drawn.back().view());
+        }
+    }
+    assert(m_drawnWhere.contains(part));
+    for (const Plane<float> &mask : m_drawn)
+        out.push_back(mask.view().cut(part.movedBy(-m_drawnWhere.x, -m_drawnWhere.y)));
+    return out;
+}
+
+} // namespace irenic
