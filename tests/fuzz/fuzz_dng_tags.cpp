@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Structure-aware: a sound small DNG whose tags are replaced by other types, counts and extreme numbers, which flipped bytes do not find. What
 // opens is measured and exported.
+#include "fuzz/decisions.h"
 #include "fuzz/scratch_file.h"
 #include "irenic/export_job.h"
+#include "irenic/read_frame.h"
 #include "support/hand_made.h"
-
-#include <fuzzer/FuzzedDataProvider.h>
 
 #include <limits>
 
@@ -24,12 +24,12 @@ constexpr uint16_t kTags[] = {
     TagCalibrationIlluminant2, TagActiveArea, TagMaskedAreas, TagForwardMatrix1, TagForwardMatrix2, TagOpcodeList1, TagOpcodeList2, TagOpcodeList3, TagNoiseProfile,
     TagNoiseReductionApplied, TagOriginalRawFileName};
 
-double extreme(FuzzedDataProvider &in)
+double extreme(fuzz::Decisions &in)
 {
     static constexpr double kNumbers[] = {0, 1, 2, 3, 6, 7, 8, 15, 16, 17, 32, 33, 34, 39, 40, 41, 63, 64, 255, 256, 4000, 4095, 32767, 65535, 65536, 2147483647, 2147483648.0, 4294967295.0, -1, -2,
                                           -64, -32768, -2147483648.0, 0.5, 0.001, 1e-30, 1e30, 1e300, std::numeric_limits<double>::quiet_NaN(), std::numeric_limits<double>::infinity(),
                                           -std::numeric_limits<double>::infinity()};
-    return in.PickValueInArray(kNumbers);
+    return in.oneOf(kNumbers);
 }
 
 template <class T>
@@ -43,7 +43,7 @@ void put(QByteArray &out, double v)
     out.append(reinterpret_cast<const char *>(&t), sizeof t);
 }
 
-void number(FuzzedDataProvider &in, uint16_t type, QByteArray &out)
+void number(fuzz::Decisions &in, uint16_t type, QByteArray &out)
 {
     switch (type) {
     case TiffByte: case TiffAscii: case TiffUndefined: put<uint8_t>(out, extreme(in)); break;
@@ -63,18 +63,18 @@ void number(FuzzedDataProvider &in, uint16_t type, QByteArray &out)
 
 extern "C" int LLVMFuzzerTestOneInput(const uint8_t *data, size_t size)
 {
-    FuzzedDataProvider in(data, size);
+    fuzz::Decisions in(data, size);
     HandMade dng;
     dng.big = false;
-    dng.perPixel = in.ConsumeBool() ? 1 : 3;
-    if (in.ConsumeBool())
+    dng.perPixel = in.yes() ? 1 : 3;
+    if (in.yes())
         dng.tileWidth = dng.tileHeight = 16;
-    for (int i = in.ConsumeIntegralInRange(0, 6); i > 0; --i) {
+    for (uint32_t i = in.below(7); i > 0; --i) {
         HandMade::Entry e;
-        e.type = in.ConsumeIntegralInRange<uint16_t>(TiffByte, TiffIfd);
+        e.type = uint16_t(TiffByte + in.below(TiffIfd - TiffByte + 1));
         static constexpr uint32_t kCounts[] = {1, 2, 3, 4, 9, 34, 40, 0, 12, 36, 64, 300};
-        e.count = in.PickValueInArray(kCounts);
-        const bool same = in.ConsumeBool(); // one number again and again, so that lists of any length are reached
+        e.count = in.oneOf(kCounts);
+        const bool same = in.yes(); // one number again and again, so that lists of any length are reached
         QByteArray first;
         number(in, e.type, first);
         for (uint32_t k = 0; k < e.count; ++k) {
@@ -83,9 +83,9 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t *data, size_t size)
             else
                 number(in, e.type, e.value);
         }
-        if (in.ConsumeIntegralInRange(0, 15) == 0)
-            e.count = in.ConsumeIntegral<uint32_t>(); // it lies about how many there are
-        dng.raw[in.PickValueInArray(kTags)] = e;
+        if (in.below(16) == 1)
+            e.count = in.number(); // it lies about how many there are
+        dng.raw[in.oneOf(kTags)] = e;
     }
     const QByteArray bytes = dng.bytes();
     const auto file = fuzz::scratchFile(".dng", bytes.constData(), size_t(bytes.size()));
@@ -95,10 +95,10 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t *data, size_t size)
     ExportJob job;
     job.source = file;
     job.folder = "/dev/shm/irenic-fuzz-" + std::to_string(::getpid());
-    const double strength = in.ConsumeIntegralInRange(0, 7) == 7 ? 1 : 0; // cleaning takes most of the time, and tags decide little there
+    const double strength = in.below(8) == 7 ? 1 : 0; // cleaning takes most of the time, and tags decide little there
     job.treatment = {"wavelet", {}, strength, strength};
     job.again = true;
-    job.format = in.ConsumeBool() ? ExportFormat::Dng : ExportFormat::Tiff;
+    job.format = in.yes() ? ExportFormat::Dng : ExportFormat::Tiff;
     if (const auto done = runExportJob(job, frame.value(), nullptr, {1, {}, {}}); done)
         std::filesystem::remove(done.value().report.file);
     else if (done.error().userMessage.empty() || done.error().userMessage.find("read back") != std::string::npos)

@@ -3,6 +3,7 @@
 #include "fuzz/scratch_file.h"
 #include "irenic/frame.h"
 #include "irenic/provenance.h"
+#include "irenic/read_frame.h"
 
 using namespace irenic;
 

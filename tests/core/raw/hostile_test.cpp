@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export_job.h"
+#include "irenic/read_frame.h"
 #include "support/frames.h"
 #include "support/hostile.h"
 
-#include <QDir>
 #include <QElapsedTimer>
 #include <QTemporaryDir>
 #include <QTest>
@@ -115,21 +115,6 @@ private slots:
         }
         QVERIFY(timer.elapsed() < kPatienceMs);
         ::close(s);
-    }
-
-    /// What fuzzing found once stays found: none of these may end the process, and each is answered with a picture or a sentence.
-    void seedsOfOldFindings_data()
-    {
-        QTest::addColumn<QString>("file");
-        for (const char *kind : {"pictures", "corpus-pictures"})
-            for (const QFileInfo &info : QDir(QStringLiteral(IRENIC_SOURCE "/tests/seeds/%1").arg(QLatin1String(kind))).entryInfoList(QDir::Files))
-                QTest::newRow(qPrintable(info.fileName())) << info.filePath();
-    }
-    void seedsOfOldFindings()
-    {
-        QFETCH(QString, file);
-        const auto frame = readFrame(file.toStdString());
-        QVERIFY(frame ? !frame.value()->samples.isEmpty() : !frame.error().userMessage.empty());
     }
 };
 
