@@ -49,7 +49,8 @@ void PaneRenderer::request(const PaneRequest &wanted)
             // Whatever is in the way of something quick steps aside; if another pane still wants it, it goes on later
             // from what the cache already holds.
             m_stopRunning.request_stop();
-            if (m_running.pane != request.pane && m_running.pane >= 0) // not one that was forgotten
+            // Not one that was forgotten, nor one that its pane has replaced already: coming last, it would take that one's readings away.
+            if (m_running.pane != request.pane && m_running.pane >= 0 && std::none_of(m_waiting.begin(), m_waiting.end(), [this](const PaneRequest &r) { return r.pane == m_running.pane; }))
                 m_waiting.push_back(m_running);
         }
     }

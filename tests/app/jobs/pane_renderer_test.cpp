@@ -69,6 +69,34 @@ private slots:
         QVERIFY2(spy.size() < 10, "waiting requests of the same pane must not pile up");
     }
 
+    /// What was stepped aside for something quick, and had been replaced by its pane meanwhile, does not come back after its successor and take its readings away.
+    void aReplacedPictureDoesNotComeBack()
+    {
+        const Simulated s = simulate(makeScene({1400, 1100}), {});
+        PaneRenderer renderer;
+        QSignalSpy pictures(&renderer, &PaneRenderer::rendered), readings(&renderer, &PaneRenderer::readingsTaken);
+        const auto slow = [&](quint64 serial) {
+            PaneRequest r = requestOf(s, 1, serial, {0, 0, 1300, 1000}, {"bm3d", 0.5 + 0.1 * double(serial), 1});
+            r.place = {200, 200, 128, 128};
+            return r;
+        };
+        renderer.request(slow(1));
+        QTest::qWait(150); // it runs by now
+        renderer.request(slow(2));
+        renderer.request(requestOf(s, 2, 3, {100, 100, 60, 60}, {"wavelet", 1, 1}));
+        QTRY_VERIFY_WITH_TIMEOUT(renderer.isIdle(), kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(readings.size(), 1, kPatienceMs);
+        QCOMPARE(readings.first()[0].toInt(), 1);
+        QCOMPARE(readings.first()[1].toULongLong(), quint64(2));
+        quint64 last = 0;
+        for (const auto &arguments : pictures)
+            if (const PaneRequest r = arguments.first().value<PaneResult>().request; r.pane == 1) {
+                QVERIFY(r.serial > last);
+                last = r.serial;
+            }
+        QCOMPARE(last, quint64(2));
+    }
+
     void theMostUrgentComesFirst()
     {
         const Simulated s = simulate(makeScene({1000, 900}), {});
