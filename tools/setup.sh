@@ -25,9 +25,9 @@ install_missing() {
   rm -f /tmp/irenic-apt.$$.log
 }
 
-# build PRESET: configures and builds; quiet unless it fails.
+# build PRESET [TARGET ...]: configures and builds, everything where no targets are named; quiet unless it fails.
 build() {
   cmake --preset "$1" -S "$top" >"$top/.build.$1.log" 2>&1 || { cat "$top/.build.$1.log" >&2; return 1; }
-  cmake --build --preset "$1" >>"$top/.build.$1.log" 2>&1 || { grep -E 'error|FAILED|undefined' -A4 "$top/.build.$1.log" | head -60 >&2; return 1; }
+  cmake --build --preset "$1" ${2:+--target "${@:2}"} >>"$top/.build.$1.log" 2>&1 || { grep -E 'error|FAILED|undefined' -A4 "$top/.build.$1.log" | head -60 >&2; return 1; }
   rm -f "$top/.build.$1.log"
 }
