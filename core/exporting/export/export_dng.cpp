@@ -385,7 +385,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     const DngContents contents{std::move(main), std::move(raw), samples->view(), frame->channels(), 16, options.lossless, preview.take()};
     if (const Status s = writeDng(file, contents, stage(run, share, written)); !s)
         return s;
-    if (const Status s = file.settle(); !s)
+    if (const Status s = file.settle(run.stop); !s)
         return s;
     return readsBackAs(file, *frame, *samples, cleaned.scale, run);
 }

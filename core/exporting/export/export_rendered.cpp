@@ -135,7 +135,7 @@ Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptio
     };
     if (const Status s = abandonable(run.stop, textOf(file.target()), addMetadata, [path = file.temporaryPath()] { ::unlink(path.c_str()); }); !s)
         return s;
-    if (const Status s = file.settle(); !s)
+    if (const Status s = file.settle(run.stop); !s)
         return s;
     const bool same = picture.value().readsBack(file.temporaryPath(), run.stop);
     if (run.stop.stop_requested())

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "storage/atomic_file.h"
 
+#include "base/abandonable.h"
 #include "irenic/document.h"
 #include "irenic/text.h"
 #include "storage/process_mark.h"
@@ -186,15 +187,39 @@ Status AtomicFile::overwrite(uint64_t offset, std::span<const std::byte> bytes)
     return {};
 }
 
-Status AtomicFile::settle()
+namespace {
+
+/// A descriptor of its own for a sync that may be left alone.
+struct Synced {
+    int descriptor;
+    int problem = 0;
+    explicit Synced(int of) : descriptor(::fcntl(of, F_DUPFD_CLOEXEC, 0)) {}
+    Synced(const Synced &) = delete;
+    ~Synced() { ::close(descriptor); }
+};
+
+} // namespace
+
+Status AtomicFile::settle(const std::stop_token &stop)
 {
     const int there = ::open(m_temporary.c_str(), O_RDWR | O_CLOEXEC);
     if (there < 0)
         return failure(errno);
     ::close(std::exchange(m_descriptor, there));
     ::fchmod(m_descriptor, newFileMode()); // some drives have no modes
-    m_settled = ::fsync(m_descriptor) == 0;
-    return m_settled ? Status() : failure(errno);
+    if (!stop.stop_possible()) {
+        m_settled = ::fsync(m_descriptor) == 0;
+        return m_settled ? Status() : failure(errno);
+    }
+    const auto synced = std::make_shared<Synced>(m_descriptor);
+    const auto sync = [synced]() -> Status {
+        synced->problem = ::fsync(synced->descriptor) == 0 ? 0 : errno;
+        return {};
+    };
+    if (const Status s = abandonable(stop, textOf(m_target.filename()), sync, [] {}); !s)
+        return s;
+    m_settled = synced->problem == 0;
+    return m_settled ? Status() : failure(synced->problem);
 }
 
 namespace {

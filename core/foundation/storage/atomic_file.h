@@ -7,6 +7,7 @@
 #include <cstdint>
 #include <filesystem>
 #include <span>
+#include <stop_token>
 
 namespace irenic {
 
@@ -31,8 +32,8 @@ public:
     Status append(std::span<const std::byte> bytes);
     Status overwrite(uint64_t offset, std::span<const std::byte> bytes);
     /// Syncs what lies under the temporary name by now: libraries that write by name may have put another file there. Afterwards it may
-    /// be verified, and is written to no more but by overwrite().
-    Status settle();
+    /// be verified, and is written to no more but by overwrite(). A sync cannot be stopped: where `stop` is requested first it is left alone, and Cancelled is answered.
+    Status settle(const std::stop_token &stop = {});
     /// Settles where that was not done, and gives the file its name. Taken where another has it by now.
     Status commit();
     /// The same in place of what has the name: for documents of our own alone, whose last version this is to follow.
