@@ -229,7 +229,7 @@ CaptionStrip::Row CaptionStrip::makeRow(const TreatmentParam &of)
 {
     const ParamInfo &param = of.info;
     Row row;
-    row.page = Page(of.group);
+    row.page = of.group;
     row.param = &of;
     row.label = new QLabel(tr(param.label));
     row.slider = new StrengthSlider(param);
@@ -394,7 +394,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     m_curve->setTaste(t.taste);
     // A page on which something was changed says so.
     for (int i = 0; i < kPages; ++i) {
-        const bool changed = std::any_of(kTasteParams.begin(), kTasteParams.end(), [&](const TreatmentParam &p) { return Page(p.group) == Page(i) && p.of(t) != p.info.suggested; });
+        const bool changed = std::any_of(kTasteParams.begin(), kTasteParams.end(), [&](const TreatmentParam &p) { return p.group == Page(i) && p.of(t) != p.info.suggested; });
         m_tabs[size_t(i)]->setText(changed ? pageWords(Page(i)) + QStringLiteral(" \u2022") : pageWords(Page(i)));
     }
     setReadings(frame ? m_readings : std::nullopt);

@@ -36,7 +36,7 @@ public:
     QString status() const;
     void setReadings(const std::optional<PlaceReadings> &readings); ///< of a trial, where the row with the keyboard looks
     /// Which controls a trial's strip shows.
-    enum class Page { Noise, Finish, Tones, Sharpen };
+    using Page = ParamGroup;
     static constexpr int kPages = 4;
     static QString pageWords(Page page); ///< "noise", "finish", "tones", "sharpen"
     void setPage(Page page);

@@ -121,14 +121,6 @@ Status validate(const Treatment &treatment)
     return {};
 }
 
-Status validate(const Taste &taste)
-{
-    for (const TreatmentParam &p : kTasteParams)
-        if (const Status s = inRange(p, taste.*p.taste); !s)
-            return s;
-    return {};
-}
-
 const TreatmentParam *findParam(const std::string &name)
 {
     const auto found = std::find_if(kTreatmentParams.begin(), kTreatmentParams.end(), [&](const TreatmentParam &p) { return name == p.info.name; });

@@ -24,37 +24,42 @@ Result<Plane<float>> linearSamples(const Frame &frame, Rect region, const RunCon
     return out;
 }
 
-Result<RgbImage<float>> developUntreated(const Frame &frame, Rect region, int factor, const RunContext &run)
+Result<RgbImage<float>> developInBands(const Frame &frame, const Developer &developer, Rect region, int factor, int bandRows, const RunContext &run,
+                                       const std::function<Result<Plane<float>>(Rect)> &samplesOf)
 {
-    const Developer developer(frame);
     auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
-    const int bandBlocks = std::max(1, 1024 / factor); // so that no more than a band of floats is held
-    for (int top = 0; top < out.size.height && out.size.width > 0; top += bandBlocks) {
-        const Rect band{region.x, region.y + top * factor, out.size.width * factor, std::min(bandBlocks, out.size.height - top) * factor};
-        const Result<Plane<float>> samples = linearSamples(frame, band, run);
+    if (out.samples.empty())
+        return out;
+    const int bandBlocks = std::max(1, bandRows / factor);
+    for (int top = 0; top < out.size.height; top += bandBlocks) {
+        const int blocks = std::min(bandBlocks, out.size.height - top);
+        const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};
+        const Result<Plane<float>> samples = samplesOf(band);
         if (!samples)
             return samples.error();
         const auto part = developer.developReduced(samples.value().view(), frame.cfa.shifted(band.x, band.y), factor, {band.x, band.y});
         std::copy(part.samples.begin(), part.samples.end(), out.row(top));
+        if (run.onProgress)
+            run.onProgress(double(top + blocks) / out.size.height);
     }
     return out;
 }
 
+Result<RgbImage<float>> developUntreated(const Frame &frame, Rect region, int factor, const RunContext &run)
+{
+    constexpr int kBandRows = 1024;
+    const RunContext quiet{run.threads, run.stop, {}, run.background};
+    return developInBands(frame, Developer(frame), region, factor, kBandRows, quiet, [&](Rect band) { return linearSamples(frame, band, quiet); });
+}
+
 std::shared_ptr<const Surroundings> surroundingsOf(const std::shared_ptr<const Frame> &frame, const RunContext &run)
 {
-    struct Lazy {
-        std::mutex mutex;
-        std::shared_ptr<const Surroundings> made;
-    };
-    static PerFrame<Lazy> all;
-    const std::shared_ptr<Lazy> lazy = all.of(frame);
-    const std::lock_guard lock(lazy->mutex);
-    if (!lazy->made) {
+    static PerFrame<const Surroundings> all;
+    return all.of(frame, [&]() -> std::shared_ptr<const Surroundings> {
         const int block = Surroundings::blockFor(frame->crop);
-        if (const auto map = developUntreated(*frame, frame->crop, block, {run.threads, run.stop, {}, run.background}))
-            lazy->made = std::make_shared<const Surroundings>(map.value(), block, frame->crop);
-    }
-    return lazy->made;
+        const auto map = developUntreated(*frame, frame->crop, block, run);
+        return map ? std::make_shared<const Surroundings>(map.value(), block, frame->crop) : nullptr;
+    });
 }
 
 } // namespace irenic

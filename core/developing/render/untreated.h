@@ -10,6 +10,11 @@ namespace irenic {
 /// @param region inside Frame::active
 Result<Plane<float>> linearSamples(const Frame &frame, Rect region, const RunContext &run);
 
+/// Whole blocks of a region (see Developer::developReduced), band by band, so that no more than `bandRows` rows of samples are held.
+/// @param samplesOf linear samples of a band
+Result<RgbImage<float>> developInBands(const Frame &frame, const Developer &developer, Rect region, int factor, int bandRows, const RunContext &run,
+                                       const std::function<Result<Plane<float>>(Rect)> &samplesOf);
+
 /// A frame that nothing was done to, as shot, at a whole reduction (even, >= 2): see Developer::developReduced. Fails only with Cancelled.
 Result<RgbImage<float>> developUntreated(const Frame &frame, Rect region, int factor, const RunContext &run);
 

@@ -143,18 +143,10 @@ std::array<float, 2> colourAt(const std::shared_ptr<const Frame> &frame, PixelAt
     return {float(lab[1]), float(lab[2])};
 }
 
-std::shared_ptr<const FrameMaps> frameMaps(const std::shared_ptr<const Frame> &frame, const NoiseReport &noise, const RunContext &run)
+namespace {
+
+std::shared_ptr<const FrameMaps> makeMaps(const std::shared_ptr<const Frame> &frame, const NoiseReport &noise, const RunContext &run)
 {
-    struct Lazy {
-        std::mutex mutex;
-        std::shared_ptr<const FrameMaps> made;
-    };
-    static PerFrame<Lazy> all;
-    const std::shared_ptr<Lazy> lazy = all.of(frame);
-    const std::lock_guard lock(lazy->mutex);
-    auto &made = lazy->made;
-    if (made)
-        return made;
     const Rect &crop = frame->crop;
     const Size blocks{std::max(1, crop.width / FrameMaps::kBlockPx), std::max(1, crop.height / FrameMaps::kBlockPx)};
     auto maps = std::make_shared<FrameMaps>();
@@ -183,7 +175,15 @@ std::shared_ptr<const FrameMaps> frameMaps(const std::shared_ptr<const Frame> &f
         }
     if (run.stop.stop_requested())
         return nullptr;
-    return made = maps;
+    return maps;
+}
+
+} // namespace
+
+std::shared_ptr<const FrameMaps> frameMaps(const std::shared_ptr<const Frame> &frame, const NoiseReport &noise, const RunContext &run)
+{
+    static PerFrame<const FrameMaps> all;
+    return all.of(frame, [&] { return makeMaps(frame, noise, run); });
 }
 
 } // namespace irenic

@@ -5,8 +5,10 @@
 #include "irenic/regions.h"
 #include "regions/painted.h"
 
+#include <bit>
 #include <climits>
 #include <cmath>
+#include <deque>
 
 namespace irenic {
 
@@ -73,17 +75,52 @@ struct RegionSet::Coarse {
 
 namespace {
 
+/// Of all points, which most of the regions is made of.
+uint64_t digestOf(const std::vector<Region> &regions)
+{
+    uint64_t digest = 14695981039346656037u; // FNV-1a
+    const auto add = [&](float v) { digest = (digest ^ std::bit_cast<uint32_t>(v)) * 1099511628211u; };
+    for (const Region &r : regions)
+        for (const MaskPart &part : r.parts)
+            for (const Stroke &stroke : part.strokes)
+                for (const StrokePoint &p : stroke.points)
+                    add(p.x), add(p.y), add(p.pressure);
+    return digest;
+}
+
+/// See RegionSet::number().
+uint64_t numberOf(const std::vector<Region> &regions)
+{
+    struct Known {
+        uint64_t number, digest;
+        std::vector<Region> regions;
+    };
+    constexpr size_t kMostKnown = 32;
+    static std::mutex mutex;
+    static std::deque<Known> known; // the latest first
+    static uint64_t last = 0;
+    const uint64_t digest = digestOf(regions);
+    const std::lock_guard lock(mutex);
+    const auto same = std::find_if(known.begin(), known.end(), [&](const Known &k) { return k.digest == digest && k.regions == regions; });
+    if (same != known.end())
+        return same->number;
+    if (known.size() == kMostKnown)
+        known.pop_back();
+    known.push_front({++last, digest, regions});
+    return last;
+}
+
 /// For all sets of a frame: strokes stay while settings change.
 std::shared_ptr<PaintCache> paintCacheOf(const std::shared_ptr<const Frame> &frame)
 {
     static PerFrame<PaintCache> all;
-    return all.of(frame);
+    return all.of(frame, [] { return std::make_shared<PaintCache>(); });
 }
 
 } // namespace
 
 RegionSet::RegionSet(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, std::vector<Region> regions)
-    : m_frame(std::move(frame)), m_noise(std::move(noise)), m_regions(std::move(regions)), m_text(regionsText(m_regions)), m_painted(paintCacheOf(m_frame)), m_coarse(m_regions.size())
+    : m_frame(std::move(frame)), m_noise(std::move(noise)), m_regions(std::move(regions)), m_number(numberOf(m_regions)), m_painted(paintCacheOf(m_frame)), m_coarse(m_regions.size())
 {
 }
 
@@ -138,6 +175,8 @@ Rect RegionSet::reach(size_t region) const
 {
     const Region &r = m_regions[region];
     const Rect &crop = m_frame->crop;
+    // A feather is three means one after the other, and borders are drawn to edges by two.
+    const float beyond = 3 * float(r.featherPx) + (r.followEdges > 0 ? 2 * kGuideBlocks * kBlock : 0) + kBlock;
     Rect all;
     for (const MaskPart &part : r.parts) {
         if (part.joins != MaskPart::Joins::Adds)
@@ -146,7 +185,7 @@ Rect RegionSet::reach(size_t region) const
             return crop;
         for (const Stroke &stroke : part.strokes)
             for (const StrokePoint &p : stroke.points) {
-                const float around = stroke.radiusPx + float(r.featherPx);
+                const float around = stroke.radiusPx + beyond;
                 const auto within = [](float v, int low, int high) { return int(std::clamp(v, float(low), float(high))); };
                 const int left = within(p.x - around, crop.x, crop.right()), right = within(p.x + around, crop.x, crop.right());
                 const int top = within(p.y - around, crop.y, crop.bottom()), bottom = within(p.y + around, crop.y, crop.bottom());

@@ -84,6 +84,8 @@ std::optional<Treatment> WantedTreatment::known() const
 
 Treatment WantedTreatment::resolved(const NoiseReport &noise) const
 {
+    if (const auto all = known())
+        return *all;
     Treatment t = method == "auto" ? suggestTreatment(noise).treatment : suggestedFor(method, noise);
     t.colourMethod = colourMethod;
     t.luminance = luminance.value_or(t.luminance);

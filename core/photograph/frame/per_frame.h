@@ -8,25 +8,39 @@
 
 namespace irenic {
 
-/// What is kept for frames, which themselves never change: one T for each frame as long as it lives, made when it is first asked for.
-/// Shared by threads; a T looks after its own locks.
+/// What is kept for frames, which themselves never change: one T for each frame as long as it lives. Shared by threads.
 template <class T>
 class PerFrame
 {
 public:
-    std::shared_ptr<T> of(const std::shared_ptr<const Frame> &frame)
+    /// Made by `make` when it is first asked for, once at a time for a frame; where that answers null it is tried again the next time.
+    template <class Make>
+    std::shared_ptr<T> of(const std::shared_ptr<const Frame> &frame, const Make &make)
+    {
+        const std::shared_ptr<Kept> kept = placeOf(frame);
+        const std::lock_guard lock(kept->mutex);
+        if (!kept->made)
+            kept->made = make();
+        return kept->made;
+    }
+
+private:
+    struct Kept {
+        std::mutex mutex;
+        std::shared_ptr<T> made;
+    };
+    std::shared_ptr<Kept> placeOf(const std::shared_ptr<const Frame> &frame)
     {
         const std::lock_guard lock(m_mutex);
         std::erase_if(m_kept, [](const auto &entry) { return entry.first.expired(); });
         auto &kept = m_kept[frame];
         if (!kept)
-            kept = std::make_shared<T>();
+            kept = std::make_shared<Kept>();
         return kept;
     }
 
-private:
     std::mutex m_mutex;
-    std::map<std::weak_ptr<const Frame>, std::shared_ptr<T>, std::owner_less<>> m_kept;
+    std::map<std::weak_ptr<const Frame>, std::shared_ptr<Kept>, std::owner_less<>> m_kept;
 };
 
 } // namespace irenic

@@ -52,7 +52,7 @@ Chain::Chain(std::shared_ptr<const ChainFacts> facts) : m_facts(std::move(facts)
             m_stages.push_back(std::move(stage));
     if (m_stages.size() == 1 && !m_facts->takesNoise) // nothing but the samples themselves
         m_stages.clear();
-    std::string text;
+    std::string text = m_facts->regions && !m_stages.empty() ? "regions " + std::to_string(m_facts->regions->number()) + "\n" : std::string();
     int best = 0;
     for (const auto &stage : m_stages) {
         const Stage::Traits t = stage->traits();

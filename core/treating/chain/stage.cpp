@@ -31,7 +31,7 @@ std::string ChainFacts::settingOfPlaces(double PlaceSettings::*setting) const
     std::string text;
     for (const PlaceSettings &p : variants.settings())
         text += settingsText({p.*setting});
-    return regions ? text + regions->text() : text;
+    return text;
 }
 
 std::string settingsText(std::span<const double> values)

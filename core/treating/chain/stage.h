@@ -48,7 +48,7 @@ struct ChainFacts {
         return isMosaic() ? std::array{stabiliserAt(0, y), stabiliserAt(1, y)} : std::array{stabilisers[plane], stabilisers[plane]};
     }
     double strongest() const; ///< of all strengths anywhere
-    /// What decides about one setting at every place, for Stage::settings().
+    /// One setting of every place, for Stage::settings(); which places those are the chain says once for all stages.
     std::string settingOfPlaces(double PlaceSettings::*setting) const;
 };
 
@@ -100,7 +100,7 @@ public:
     };
     virtual ~Stage() = default;
     virtual Traits traits() const = 0;
-    /// Everything that decides about what it does, besides frame and noise: two stages of one name with one text do the same.
+    /// Everything that decides about what it does, besides frame, noise and the regions themselves: two stages of one name with one text do the same.
     virtual std::string settings() const = 0;
     /// `tile.now` covers `out` with haloPx() on each side, and then `out` alone. Polls Scratch::stop at least every 50 ms; once stopped, samples may be anything.
     virtual void run(Tile &tile, Rect out, Scratch &scratch) const = 0;

@@ -66,24 +66,9 @@ Result<RgbImage<float>> developStraight(const Cleaner &cleaner, const Developer 
 /// The region at a reduction; see developReducedRegion().
 Result<RgbImage<float>> reduceStraight(const Cleaner &cleaner, const Developer &developer, Rect region, int factor, CleanCache *cache, const RunContext &run)
 {
-    const Frame &frame = cleaner.frame();
-    auto out = RgbImage<float>::ofSize({region.width / factor, region.height / factor});
-    if (out.samples.empty())
-        return out;
-    // Bands of whole blocks, high enough that the halo above and below them costs little.
-    const int bandBlocks = std::max(1, cleaner.bandRows() / factor);
-    for (int top = 0; top < out.size.height; top += bandBlocks) {
-        const int blocks = std::min(bandBlocks, out.size.height - top);
-        const Rect band{region.x, region.y + top * factor, out.size.width * factor, blocks * factor};
-        const Result<Plane<float>> mosaic = cleaned(cleaner, band, cache, {run.threads, run.stop, {}, run.background});
-        if (!mosaic)
-            return mosaic.error();
-        const auto part = developer.developReduced(mosaic.value().view(), frame.cfa.shifted(band.x, band.y), factor, {band.x, band.y});
-        std::copy(part.samples.begin(), part.samples.end(), out.row(top));
-        if (run.onProgress)
-            run.onProgress(double(top + blocks) / out.size.height);
-    }
-    return out;
+    // Bands high enough that the halo above and below them costs little.
+    return developInBands(cleaner.frame(), developer, region, factor, cleaner.bandRows(), run,
+                          [&](Rect band) { return cleaned(cleaner, band, cache, {run.threads, run.stop, {}, run.background}); });
 }
 
 /// Catmull and Rom's cubic among the pixels of an image; `x`, `y` count pixels from the middle of the first.

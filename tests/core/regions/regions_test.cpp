@@ -313,6 +313,51 @@ private slots:
         QVERIFY2(m.at(168, 120) < 0.4f && m.at(145, 120) > 0.6f, qPrintable(QStringLiteral("%1 %2").arg(m.at(168, 120)).arg(m.at(145, 120))));
     }
 
+    void equalRegionsHaveOneNumber()
+    {
+        const Simulated s = frameFor(makeScene({200, 160}));
+        const auto numberOf = [&](const Region &r) { return RegionSet(s.frame, s.noise, {r}).number(); };
+        const Region first = with(strokes({{30, 0.5f, 1, false, {{50, 60, 1}, {90, 70, 1}}}}));
+        Region longer = first, stronger = first, renamed = first;
+        longer.parts[0].strokes[0].points.push_back({100, 90, 1});
+        stronger.luminance = 0.5;
+        renamed.parts[0].strokes[0].points[1].pressure = 0.9f;
+        const uint64_t number = numberOf(first);
+        for (const Region &other : {longer, stronger, renamed})
+            QVERIFY(numberOf(other) != number);
+        QVERIFY(numberOf(longer) != numberOf(stronger) && numberOf(stronger) != numberOf(renamed));
+        QCOMPARE(numberOf(first), number); // as an undo brings it back
+    }
+
+    void nothingWeighsBeyondItsReach_data()
+    {
+        QTest::addColumn<double>("feather");
+        QTest::addColumn<double>("edges");
+        for (const double feather : {0.0, 6.0, 40.0})
+            for (const double edges : {0.0, 1.0})
+                QTest::addRow("feather %.0f, follows edges %.0f", feather, edges) << feather << edges;
+    }
+    void nothingWeighsBeyondItsReach()
+    {
+        QFETCH(double, feather);
+        QFETCH(double, edges);
+        const Simulated s = frameFor(makeScene({900, 800}));
+        Region r = with(strokes({{30, 0.5f, 1, false, {{420, 400, 1}, {480, 420, 1}}}}));
+        r.featherPx = feather;
+        r.followEdges = edges;
+        const RegionSet set(s.frame, s.noise, {r});
+        const Rect reach = set.reach(0);
+        QVERIFY(s.frame->crop.contains(reach) && reach.size().area() < s.frame->crop.size().area() / 2);
+        Plane<float> mask(s.frame->crop.size());
+        set.mask(0, {s.frame->crop.x, s.frame->crop.y}, 1, mask.view());
+        for (int y = 0; y < mask.height(); ++y)
+            for (int x = 0; x < mask.width(); ++x)
+                if (mask.at(x, y) > 0)
+                    QVERIFY2(reach.contains({s.frame->crop.x + x, s.frame->crop.y + y, 1, 1}), qPrintable(QStringLiteral("%1, %2: %3").arg(x).arg(y).arg(mask.at(x, y))));
+        r.inverted = true;
+        QCOMPARE(RegionSet(s.frame, s.noise, {r}).reach(0), s.frame->crop);
+    }
+
     void textComesBackAsItWas()
     {
         Region r = with(strokes({{12.5f, 0.3f, 0.9f, true, {{1.25f, 2.5f, 0.5f}, {7, 9, 1}}}}));

@@ -121,12 +121,12 @@ private slots:
             QVERIFY(findParam(p.info.name) == &p);
             Taste t;
             t.*p.taste = p.info.max + 0.01;
-            const Status s = validate(t);
+            const Status s = validate(Treatment{"wavelet", 1, 1, {}, t});
             QVERIFY(!s && s.error().code == ErrorCode::BadParameter);
             QVERIFY(s.error().userMessage.find(p.info.name) != std::string::npos);
         }
         QVERIFY(!findParam("nonsense"));
-        QVERIFY(validate(Taste()).ok());
+        QVERIFY(validate(Treatment{"wavelet"}).ok());
     }
 
     void tonesShareEveryBrightnessOut()

@@ -56,7 +56,7 @@ struct Treatment {
 
 /// One adjustable number of a treatment: what panels, command line, recipes, validate() and the tests read.
 struct TreatmentParam {
-    enum class Group : uint8_t { Strengths, Finish, Tones, Sharpening };
+    enum class Group : uint8_t { Noise, Finish, Tones, Sharpen }; ///< those that are shown together
     Group group;
     ParamInfo info;
     const char *unit;                    ///< "x" for multiples
@@ -69,8 +69,8 @@ struct TreatmentParam {
 };
 using ParamGroup = TreatmentParam::Group;
 inline constexpr std::array kTreatmentParams{
-    TreatmentParam{ParamGroup::Strengths, {"luminance", "luminance", 0, 3, 1, "How much brightness noise to remove, as a multiple of what was measured"}, "x", &Treatment::luminance, nullptr},
-    TreatmentParam{ParamGroup::Strengths, {"colour", "colour", 0, 3, 1, "How much colour noise to remove, as a multiple of what was measured"}, "x", &Treatment::colour, nullptr},
+    TreatmentParam{ParamGroup::Noise, {"luminance", "luminance", 0, 3, 1, "How much brightness noise to remove, as a multiple of what was measured"}, "x", &Treatment::luminance, nullptr},
+    TreatmentParam{ParamGroup::Noise, {"colour", "colour", 0, 3, 1, "How much colour noise to remove, as a multiple of what was measured"}, "x", &Treatment::colour, nullptr},
     TreatmentParam{ParamGroup::Finish, {"detail", "detail", 0, 1, 0, "Gives structure back that the method took along with the noise"}, "", nullptr, &Taste::detail},
     TreatmentParam{ParamGroup::Finish, {"grain", "grain kept", 0, 1, 0, "Leaves this share of the luminance noise as fine, even, neutral grain"}, "", nullptr, &Taste::grain},
     TreatmentParam{ParamGroup::Finish, {"mix", "mix", 0, 1, 1, "How much of the treated picture is laid over the untreated one"}, "", nullptr, &Taste::mix},
@@ -81,10 +81,10 @@ inline constexpr std::array kTreatmentParams{
     TreatmentParam{ParamGroup::Tones, {"colour-midtones", "mid-tones", 0, 2, 1, "Colour strength in the mid-tones, as a factor"}, "x", nullptr, &Taste::colourMidtones},
     TreatmentParam{ParamGroup::Tones, {"colour-lights", "lights", 0, 2, 1, "Colour strength in the lights, as a factor"}, "x", nullptr, &Taste::colourLights},
     TreatmentParam{ParamGroup::Tones, {"blotches", "blotches", 0, 1, 0, "Evens large blotches of colour in deep shadow"}, "", nullptr, &Taste::blotches},
-    TreatmentParam{ParamGroup::Sharpening, {"sharpen", "sharpen", 0, 2, 0, "Amount of capture sharpening: deconvolution of luminance, after the noise is gone"}, "", nullptr, &Taste::sharpen},
-    TreatmentParam{ParamGroup::Sharpening, {"sharpen-radius", "radius", 0.3, 2, 0.8, "Sigma of the blur that sharpening undoes, in pixels"}, "px", nullptr, &Taste::radiusPx},
-    TreatmentParam{ParamGroup::Sharpening, {"protect-smooth", "spare smooth", 0, 1, 0.5, "Keeps smooth parts, and the noise in them, from being sharpened"}, "", nullptr, &Taste::smoothProtection},
-    TreatmentParam{ParamGroup::Sharpening, {"protect-edges", "spare edges", 0, 1, 0.8, "Keeps strong edges from getting halos"}, "", nullptr, &Taste::edgeProtection},
+    TreatmentParam{ParamGroup::Sharpen, {"sharpen", "sharpen", 0, 2, 0, "Amount of capture sharpening: deconvolution of luminance, after the noise is gone"}, "", nullptr, &Taste::sharpen},
+    TreatmentParam{ParamGroup::Sharpen, {"sharpen-radius", "radius", 0.3, 2, 0.8, "Sigma of the blur that sharpening undoes, in pixels"}, "px", nullptr, &Taste::radiusPx},
+    TreatmentParam{ParamGroup::Sharpen, {"protect-smooth", "spare smooth", 0, 1, 0.5, "Keeps smooth parts, and the noise in them, from being sharpened"}, "", nullptr, &Taste::smoothProtection},
+    TreatmentParam{ParamGroup::Sharpen, {"protect-edges", "spare edges", 0, 1, 0.8, "Keeps strong edges from getting halos"}, "", nullptr, &Taste::edgeProtection},
     TreatmentParam{ParamGroup::Finish, {"blocks", "JPEG blocks", 0, 1, 0, "Softens the blocks and rings of a compressed JPEG before the method looks at it"}, "", nullptr, &Taste::blocks, true},
 };
 inline constexpr const TreatmentParam &kLuminanceParam = kTreatmentParams[0], &kColourParam = kTreatmentParams[1];
@@ -99,6 +99,5 @@ Treatment carriedOut(Treatment treatment, FrameKind kind);
 
 /// BadParameter, naming the setting and its range.
 Status validate(const Treatment &treatment);
-Status validate(const Taste &taste);
 
 } // namespace irenic

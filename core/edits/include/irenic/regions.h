@@ -5,6 +5,7 @@
 #include "irenic/noise.h"
 #include "irenic/parameter.h"
 
+#include <cstdint>
 #include <mutex>
 
 namespace irenic {
@@ -111,7 +112,8 @@ public:
 
     const std::vector<Region> &regions() const { return m_regions; }
     const std::shared_ptr<const Frame> &frame() const { return m_frame; }
-    const std::string &text() const { return m_text; } ///< regionsText(), written once: tells two sets apart
+    /// Tells sets apart: equal regions have the same, also when they come back by an undo (of the last few dozen that there were).
+    uint64_t number() const { return m_number; }
     /// The part of the crop that a region can reach at most, its feather included, from the strokes and lines that make it: all of it where something else adds to it.
     Rect reach(size_t region) const;
     /// Weights, 0 to 1, at places `step` apart: out.at(x, y) belongs to the middle of the step x step pixels whose corner is
@@ -129,7 +131,7 @@ private:
     std::shared_ptr<const Frame> m_frame;
     std::shared_ptr<const NoiseReport> m_noise;
     std::vector<Region> m_regions;
-    std::string m_text;
+    uint64_t m_number;
     std::shared_ptr<PaintCache> m_painted;
     mutable std::mutex m_mutex;
     mutable std::vector<std::shared_ptr<const Coarse>> m_coarse;

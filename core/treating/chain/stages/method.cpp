@@ -42,8 +42,7 @@ public:
         const Treatment &t = m_facts.treatment;
         std::string text = t.method + " ";
         text += (t.isMixed() ? t.colourMethod : t.method) + " ";
-        text += m_facts.variants.text();
-        return m_facts.regions ? text + m_facts.regions->text() : text;
+        return text += m_facts.variants.text();
     }
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override
