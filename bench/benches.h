@@ -25,8 +25,8 @@ struct SpeedArguments {
     std::vector<int> megapixels{6, 12, 24};
     std::vector<int> threads{1, 2};
     std::vector<std::string> methods; ///< ids; empty takes all
-    bool exports = false; ///< time whole exports, and how well the first tenth foretells them
-    bool opencv = false; ///< time OpenCV's non-local means too, where it was there at build time
+    bool exports = false;             ///< time whole exports, and how well the first tenth foretells them
+    bool opencv = false;              ///< time OpenCV's non-local means too, where it was there at build time
     bool json = false;
 };
 /// Times every method over whole frames and over a pane of 400 x 600 pixels, each the best of several runs.
@@ -52,7 +52,7 @@ int stages(const StagesArguments &arguments);
 
 struct StopArguments {
     int megapixels = 24;
-    int moments = 8; ///< of each kind of work, evenly spread
+    int moments = 8;  ///< of each kind of work, evenly spread
     std::string only; ///< work whose name holds this; empty: all
     bool json = false;
 };

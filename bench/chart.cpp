@@ -37,7 +37,9 @@ std::vector<double> ticksOf(const Scale &s)
         return ticks;
     }
     const double rough = (s.high - s.low) / 5, decade = std::pow(10, std::floor(std::log10(rough)));
-    const double step = decade * (rough / decade > 5 ? 10 : rough / decade > 2 ? 5 : rough / decade > 1 ? 2 : 1);
+    const double step = decade * (rough / decade > 5 ? 10 : rough / decade > 2 ? 5
+                                                        : rough / decade > 1   ? 2
+                                                                               : 1);
     for (double v = std::ceil(s.low / step) * step; v <= s.high + step * 1e-6; v += step)
         ticks.push_back(v);
     return ticks;

@@ -27,9 +27,9 @@ namespace irenic::bench {
 namespace {
 
 struct Score : PictureQuality {
-    Drift drift;            ///< against the untreated picture
+    Drift drift; ///< against the untreated picture
     double detailLost = 0;
-    double seconds = 0;     ///< to clean and develop
+    double seconds = 0; ///< to clean and develop
 };
 
 Result<RgbImage<float>> developed(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const Treatment &t)
@@ -123,7 +123,7 @@ std::map<std::string, RgbImage<uint16_t>> outside(const std::string &command, co
     writeFloats(folder / "noisy.in", packed(*s.frame, [&](int x, int y) { return stabiliser.forward(hot.contains({x, y}) ? mendedValue(mirroredLinear, x, y) : noisy.linear(x, y)); }));
     writeFloats(folder / "truth.in", packed(*s.frame, [&](int x, int y) { return stabiliser.forward(clean.linear(x, y)); }));
     const std::string line = command + " '" + (folder / "noisy.in").string() + "' '" + (folder / "truth.in").string() + "' " + std::to_string(width) + " "
-                           + std::to_string(height) + " '" + folder.string() + "'";
+                             + std::to_string(height) + " '" + folder.string() + "'";
     std::map<std::string, RgbImage<uint16_t>> images;
     if (std::system(line.c_str()) != 0)
         return images;
@@ -157,9 +157,7 @@ void print(const Row &r, bool json)
 {
     const Score &s = r.score;
     if (json)
-        std::printf("%s\n", nlohmann::json{{"scene", r.scene}, {"iso", r.iso}, {"method", r.method}, {"strength", r.strength}, {"psnr", s.psnrDb}, {"ssim", s.ssim},
-                                           {"colourError", s.colourError}, {"luminanceLeft", r.left.luminance}, {"colourLeft", r.left.colour}, {"driftMedian", s.drift.median},
-                                           {"driftHigh", s.drift.high}, {"detailLost", s.detailLost}, {"starsKept", r.starsKept}, {"seconds", s.seconds}}.dump().c_str());
+        std::printf("%s\n", nlohmann::json{{"scene", r.scene}, {"iso", r.iso}, {"method", r.method}, {"strength", r.strength}, {"psnr", s.psnrDb}, {"ssim", s.ssim}, {"colourError", s.colourError}, {"luminanceLeft", r.left.luminance}, {"colourLeft", r.left.colour}, {"driftMedian", s.drift.median}, {"driftHigh", s.drift.high}, {"detailLost", s.detailLost}, {"starsKept", r.starsKept}, {"seconds", s.seconds}}.dump().c_str());
     else
         std::printf("| %s | %d | %s | %.2f | %.2f | %.4f | %.2f | %.3f | %.3f | %.2f | %.2f | %.2f | %.2f | %.2f |\n", r.scene.c_str(), r.iso, r.method.c_str(), r.strength, s.psnrDb, s.ssim, s.colourError,
                     r.left.luminance, r.left.colour, s.drift.median, s.drift.high, s.detailLost, r.starsKept, s.seconds);

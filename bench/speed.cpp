@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "benches.h"
 
+#include "export/lossless_jpeg.h"
 #include "irenic/camera.h"
 #include "irenic/clean.h"
-#include "export/lossless_jpeg.h"
 #include "irenic/export.h"
 
 #include <nlohmann/json.hpp>

@@ -42,9 +42,9 @@ struct Work {
 };
 
 struct Latency {
-    double whole = 0;   ///< seconds of the work itself
-    double worst = 0;   ///< from the request to the return
-    double at = 0;      ///< share of the work at which that was
+    double whole = 0; ///< seconds of the work itself
+    double worst = 0; ///< from the request to the return
+    double at = 0;    ///< share of the work at which that was
 };
 
 /// Stops the work at several moments of it.

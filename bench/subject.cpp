@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "subject.h"
 #include "irenic/measure_noise.h"
 #include "irenic/read_frame.h"
-#include "subject.h"
 
 #include <unistd.h>
 

@@ -6,7 +6,6 @@
 #include "irenic/read_frame.h"
 #include "irenic/recipe.h"
 
-
 #include <algorithm>
 #include <cstdio>
 #include <fstream>
@@ -158,7 +157,8 @@ Result<ExportJob> jobOf(const CleanArguments &a)
 
 std::filesystem::path folderFor(const std::filesystem::path &source, const CleanArguments &a)
 {
-    return !a.outFolder.empty() ? std::filesystem::path(a.outFolder) : a.subfolder.empty() ? source.parent_path() : source.parent_path() / a.subfolder;
+    return !a.outFolder.empty() ? std::filesystem::path(a.outFolder) : a.subfolder.empty() ? source.parent_path()
+                                                                                           : source.parent_path() / a.subfolder;
 }
 
 bool asksForLens(const CleanArguments &a)

@@ -35,7 +35,7 @@ struct CleanArguments {
     std::string lensName;             ///< of a profile, in place of what the file names
     bool measureLateral = false;
     std::optional<double> fringes;
-    std::string shape; ///< empty: as the file of lens corrections says, or largest
+    std::string shape;  ///< empty: as the file of lens corrections says, or largest
     std::string recipe; ///< file, or a picture that was exported; in place of method and strengths
     std::string format = "auto";
     bool uncompressed = false;

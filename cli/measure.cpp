@@ -5,7 +5,6 @@
 #include "irenic/measure_noise.h"
 #include "irenic/read_frame.h"
 
-
 #include <cstdio>
 
 namespace irenic::cli {
@@ -19,7 +18,9 @@ std::array<std::string, 4> cellNames(const CfaPattern &cfa)
     for (int y = 0; y < 2; ++y) {
         const bool redRow = cfa.at(0, y) == Colour::Red || cfa.at(1, y) == Colour::Red;
         for (int x = 0; x < 2; ++x)
-            names[size_t(y * 2 + x)] = cfa.at(x, y) == Colour::Red ? "R" : cfa.at(x, y) == Colour::Blue ? "B" : redRow ? "G1" : "G2";
+            names[size_t(y * 2 + x)] = cfa.at(x, y) == Colour::Red ? "R" : cfa.at(x, y) == Colour::Blue ? "B"
+                                                                       : redRow                         ? "G1"
+                                                                                                        : "G2";
     }
     return names;
 }
@@ -38,11 +39,16 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
     for (const PixelAt &p : n.hotPixels)
         hot.push_back({p.x, p.y});
     const Suggestion s = suggestTreatment(n);
-    return {{"file", textOf(file)}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"banding", {{"rows", n.banding.rowSigma}, {"columns", n.banding.columnSigma}}}, {"luminanceNoise", n.luminanceNoise},
-            {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}, {"confidence", n.confidence}, {"confidenceReason", n.confidenceReason},
-            {"kind", mosaic ? "mosaic" : frame.kind == FrameKind::Linear ? "linear" : "rendered"}, {"pattern", frame.pattern}, {"bands", bands},
-            {"maskedSamples", n.maskedSamples}, {"profileRatio", n.profileRatio}, {"width", frame.crop.width}, {"height", frame.crop.height},
-            {"camera", frame.shooting.make + " " + frame.shooting.model}, {"warnings", frame.warnings},
+    return {{"file", textOf(file)}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"banding", {{"rows", n.banding.rowSigma}, {"columns", n.banding.columnSigma}}}, {"luminanceNoise", n.luminanceNoise}, {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}, {"confidence", n.confidence}, {"confidenceReason", n.confidenceReason}, {"kind", mosaic ? "mosaic" : frame.kind == FrameKind::Linear ? "linear"
+                                                                                                                                                                                                                                                                                                                                                                                                                               : "rendered"},
+            {"pattern", frame.pattern},
+            {"bands", bands},
+            {"maskedSamples", n.maskedSamples},
+            {"profileRatio", n.profileRatio},
+            {"width", frame.crop.width},
+            {"height", frame.crop.height},
+            {"camera", frame.shooting.make + " " + frame.shooting.model},
+            {"warnings", frame.warnings},
             {"suggestion", {{"method", s.treatment.method}, {"luminance", s.treatment.luminance}, {"colour", s.treatment.colour}, {"reason", s.reason}}}};
 }
 

@@ -146,7 +146,10 @@ Status writeSheet(const StripArguments &a)
     }
     const Rect &r = spot.value();
     sheet.footer = QStringLiteral("%1 % at %2, %3%4. Strengths are multiples of the measured noise.")
-                       .arg(100 * a.zoom).arg(r.x + r.width / 2).arg(r.y + r.height / 2).arg(a.pushEv != 0 ? QStringLiteral(", pushed %1 EV").arg(a.pushEv) : QString());
+                       .arg(100 * a.zoom)
+                       .arg(r.x + r.width / 2)
+                       .arg(r.y + r.height / 2)
+                       .arg(a.pushEv != 0 ? QStringLiteral(", pushed %1 EV").arg(a.pushEv) : QString());
     return writeNewPng(fileText(a.out), sheet.draw());
 }
 

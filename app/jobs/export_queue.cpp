@@ -283,7 +283,10 @@ QString ExportQueue::report() const
 {
     const auto seconds = [](double s) { return tr("%1 s").arg(s, 0, 'f', 1); };
     QStringList lines{tr("%1 written, %2 there already, %3 failed, %4 cancelled.")
-                          .arg(count(State::Done)).arg(count(State::Skipped)).arg(count(State::Failed)).arg(count(State::Cancelled))};
+                          .arg(count(State::Done))
+                          .arg(count(State::Skipped))
+                          .arg(count(State::Failed))
+                          .arg(count(State::Cancelled))};
     for (const Entry &e : m_entries) {
         const QString source = fileText(e.job.source);
         const QString words = QString::fromStdString(e.words);
@@ -292,7 +295,8 @@ QString ExportQueue::report() const
         case State::Skipped: lines << tr("skipped   %1\n          from %2; %3").arg(fileText(e.result), source, words); break;
         case State::Failed: lines << tr("failed    %1\n          %2").arg(source, words); break;
         case State::Cancelled: lines << tr("cancelled %1").arg(source); break;
-        case State::Waiting: case State::Running: break;
+        case State::Waiting:
+        case State::Running: break;
         }
     }
     return lines.join(u'\n') + u'\n';
@@ -318,14 +322,17 @@ void ExportQueue::startNext()
     }
     m_pool.start([this, id, job = next->job, weak = next->frame, noise = next->noise, memory = m_memory, stop = m_stop.get_token()] {
         const auto onProgress = [this, id](double f) {
-            QMetaObject::invokeMethod(this, [this, id, f] {
-                if (const auto e = find(id); e != m_entries.end())
-                    e->fraction = f;
-                emit progressed(id);
-            }, Qt::QueuedConnection);
+            QMetaObject::invokeMethod(
+                this, [this, id, f] {
+                    if (const auto e = find(id); e != m_entries.end())
+                        e->fraction = f;
+                    emit progressed(id);
+                },
+                Qt::QueuedConnection);
         };
         const auto done = runExportJob(job, weak.lock(), noise, {0, stop, onProgress, /*background=*/true}, false, memory.get());
-        QMetaObject::invokeMethod(this, [this, id, done] { finish(id, done); }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, id, done] { finish(id, done); }, Qt::QueuedConnection);
     });
 }
 

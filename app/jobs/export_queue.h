@@ -15,7 +15,7 @@ struct ExportRequest {
     ExportJob job;
     std::shared_ptr<const Frame> frame;       ///< null where it is to be read again
     std::shared_ptr<const NoiseReport> noise; ///< null where it was not measured yet
-    double expected = 0; ///< seconds, see expectedSeconds(); 0: not known
+    double expected = 0;                      ///< seconds, see expectedSeconds(); 0: not known
 };
 
 /// Exports one after the other in the background, at low priority. A failed one is reported and passed over. What is over stays in the
@@ -26,10 +26,10 @@ class ExportQueue : public QObject
 public:
     struct Entry : QueuedJob {
         int id = 0;
-        double expected = 0; ///< seconds on a middling machine, see expectedSeconds(); 0: not known
-        double fraction = 0; ///< of the running one
-        bool wasCleaned = false; ///< with the one before it
-        std::weak_ptr<const Frame> frame; ///< read again where it is gone
+        double expected = 0;                      ///< seconds on a middling machine, see expectedSeconds(); 0: not known
+        double fraction = 0;                      ///< of the running one
+        bool wasCleaned = false;                  ///< with the one before it
+        std::weak_ptr<const Frame> frame;         ///< read again where it is gone
         std::shared_ptr<const NoiseReport> noise; ///< measured where it is null
     };
 
@@ -49,7 +49,7 @@ public:
     void retry(int id); ///< one that failed or was cancelled
     void retryFailed();
     void move(int id, int steps); ///< among the waiting ones; below 0 is sooner
-    void clearOver(); ///< from the list; files stay
+    void clearOver();             ///< from the list; files stay
 
     const std::vector<Entry> &entries() const { return m_entries; }
     const Entry *entry(int id) const;
@@ -57,19 +57,19 @@ public:
     int count(QueuedJob::State state) const;
     int waitingCount() const { return count(QueuedJob::State::Waiting); }
     int overCount() const { return int(m_entries.size()) - waitingCount() - (isBusy() ? 1 : 0); }
-    double fraction() const; ///< of the running one
-    double secondsLeft() const; ///< of all, or -1 while it cannot be known
+    double fraction() const;                      ///< of the running one
+    double secondsLeft() const;                   ///< of all, or -1 while it cannot be known
     double secondsLeft(const Entry &entry) const; ///< of one; of a waiting one, what it will take itself
-    double ratio() const { return m_ratio; } ///< seconds taken here over seconds expected, as far as is known
-    QString report() const; ///< of what is over: what, where, how long, verified how
+    double ratio() const { return m_ratio; }      ///< seconds taken here over seconds expected, as far as is known
+    QString report() const;                       ///< of what is over: what, where, how long, verified how
 
 signals:
-    void changed();    ///< entries, or their states
+    void changed();          ///< entries, or their states
     void progressed(int id); ///< the fraction of the running one
     void exported(const QString &source, const QString &file, double seconds);
     void leftOut(const QString &source, const QString &file, const QString &why); ///< `file` is there already
     void failed(const QString &source, const QString &problem);
-    void finished(); ///< nothing waits any more
+    void finished();                            ///< nothing waits any more
     void keepingFailed(const QString &problem); ///< the list could not be written
 
 private:
@@ -79,7 +79,7 @@ private:
     void finish(int id, const Result<ExportOutcome> &done);
     void learn(const Entry &entry);
     void noteChange(); ///< keeps and tells
-    bool keep(); ///< false where the list does not lie on disk as it is
+    bool keep();       ///< false where the list does not lie on disk as it is
 
     QThreadPool m_pool;
     std::stop_source m_stop;
@@ -88,7 +88,7 @@ private:
     QElapsedTimer m_timer;
     std::unique_ptr<QLockFile> m_lock;
     std::vector<std::unique_ptr<QLockFile>> m_othersLocks; ///< of lists that were taken over and could not be removed
-    QString m_file; ///< empty: kept nowhere
+    QString m_file;                                        ///< empty: kept nowhere
     bool m_keepingFails = false;
     int m_lastId = 0;
     int m_running = 0; ///< id, or 0

@@ -62,36 +62,42 @@ void FrameMeasurer::measure(const Subject &subject)
     m_pool.start([this, subject, serial, stop = m_stop.get_token()] {
         RunContext run{0, stop, {}, true};
         run.onProgress = [this, serial](double fraction) {
-            QMetaObject::invokeMethod(this, [this, serial, fraction] {
-                if (serial != m_serial)
-                    return;
-                m_fraction = fraction;
-                emit progressChanged();
-            }, Qt::QueuedConnection);
+            QMetaObject::invokeMethod(
+                this, [this, serial, fraction] {
+                    if (serial != m_serial)
+                        return;
+                    m_fraction = fraction;
+                    emit progressChanged();
+                },
+                Qt::QueuedConnection);
         };
         Result<LeftoverMap> map = behindBarrier("The frame", [&] { return leftoverMap(Cleaner(subject.frame, subject.noise, subject.treatment, subject.edits), m_cache, run); });
         if (!map) {
             if (map.error().code != ErrorCode::Cancelled)
-                QMetaObject::invokeMethod(this, [this, serial] {
-                    if (serial != m_serial)
-                        return;
-                    m_running = false;
-                    emit progressChanged();
-                }, Qt::QueuedConnection);
+                QMetaObject::invokeMethod(
+                    this, [this, serial] {
+                        if (serial != m_serial)
+                            return;
+                        m_running = false;
+                        emit progressChanged();
+                    },
+                    Qt::QueuedConnection);
             return;
         }
         const auto found = std::make_shared<const LeftoverMap>(map.take());
-        QMetaObject::invokeMethod(this, [this, serial, subject, found] {
-            constexpr size_t kMostKnown = 40;
-            m_known.push_front({subject.noise, subject.treatment, regionsOf(subject), subject.edits.lens, found});
-            if (m_known.size() > kMostKnown)
-                m_known.pop_back();
-            if (serial != m_serial)
-                return;
-            m_running = false;
-            emit progressChanged();
-            emit measured();
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, serial, subject, found] {
+                constexpr size_t kMostKnown = 40;
+                m_known.push_front({subject.noise, subject.treatment, regionsOf(subject), subject.edits.lens, found});
+                if (m_known.size() > kMostKnown)
+                    m_known.pop_back();
+                if (serial != m_serial)
+                    return;
+                m_running = false;
+                emit progressChanged();
+                emit measured();
+            },
+            Qt::QueuedConnection);
     });
     emit progressChanged();
 }

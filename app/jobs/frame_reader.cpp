@@ -47,7 +47,8 @@ void FrameReader::wake(const QString &path)
             emit woken(path, frame.value());
         else if (frame.error().code != ErrorCode::Cancelled)
             emit failed(path, QString::fromStdString(frame.error().userMessage));
-    }, 1);
+    },
+                 1);
 }
 
 void FrameReader::read(const QString &path)

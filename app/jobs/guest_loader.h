@@ -14,7 +14,7 @@ class GuestLoader : public QObject
     Q_OBJECT
 public:
     explicit GuestLoader(QObject *parent = nullptr);
-    ~GuestLoader() override; ///< waits for the running one, which is stopped
+    ~GuestLoader() override;                                                                        ///< waits for the running one, which is stopped
     void load(const QString &path, const std::shared_ptr<const Frame> &frame, const QString &file); ///< `path` names the frame in the roll
 
 signals:

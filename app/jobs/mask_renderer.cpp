@@ -96,11 +96,13 @@ void MaskRenderer::request(int row, const RollFrame &frame, int region, QRect vi
             const Rect stored = storedRectOf(toRect(visible), pixels->crop.size(), pixels->orientation).movedBy(pixels->crop.x, pixels->crop.y);
             return drawnMask(weightsOf(*set, size_t(region), stored, reduction, Unbending(lens, pixels->crop)), pixels->orientation, look);
         });
-        QMetaObject::invokeMethod(this, [=, this] {
-            --m_running;
-            if (image && serial == m_serials[size_t(row)])
-                emit drawn(row, image.value(), visible, reduction);
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [=, this] {
+                --m_running;
+                if (image && serial == m_serials[size_t(row)])
+                    emit drawn(row, image.value(), visible, reduction);
+            },
+            Qt::QueuedConnection);
     });
 }
 

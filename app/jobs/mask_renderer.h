@@ -12,7 +12,11 @@ namespace irenic {
 
 /// How a region is shown over the pictures.
 struct MaskLook {
-    enum class Shown { Nothing, Tint, Alone };
+    enum class Shown {
+        Nothing,
+        Tint,
+        Alone,
+    };
     Shown shown = Shown::Tint;
     QColor colour{0, 150, 170};
     double opacity = 0.45;

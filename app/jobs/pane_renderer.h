@@ -22,11 +22,11 @@ struct PaneRequest {
     std::shared_ptr<const NoiseReport> noise;
     Treatment treatment;
     FrameEdits edits;
-    QRect region;  ///< pixels of the upright picture
+    QRect region;      ///< pixels of the upright picture
     int reduction = 1; ///< 1, or an even whole number
     Look look;
-    int urgency = 0; ///< lower is sooner
-    Rect place;      ///< stored coordinates where readings are to be taken; empty for none
+    int urgency = 0;                    ///< lower is sooner
+    Rect place;                         ///< stored coordinates where readings are to be taken; empty for none
     std::shared_ptr<const Frame> truth; ///< the upright picture without noise, to be read against; null where nobody knows it
 
     bool isQuick = false; ///< by what its chain costs; the renderer's own
@@ -59,7 +59,7 @@ public:
     CleanCache *cache() { return &m_cache; } ///< may be used from any thread
 
 signals:
-    void rendered(const irenic::PaneResult &result); ///< queued into the receiver's thread
+    void rendered(const irenic::PaneResult &result);                                     ///< queued into the receiver's thread
     void readingsTaken(int pane, quint64 serial, const irenic::PlaceReadings &readings); ///< of the request's place; follow when all pictures are done
 
     void failed(const QString &problem); ///< a picture could not be made: memory ran out
@@ -81,7 +81,7 @@ private:
     mutable std::mutex m_mutex;
     std::condition_variable m_wake;
     std::deque<PaneRequest> m_waiting, m_unread; ///< the latter have their picture and wait for their readings
-    std::deque<Reading> m_known; ///< of the working thread alone
+    std::deque<Reading> m_known;                 ///< of the working thread alone
     PaneRequest m_running;
     bool m_isRunning = false, m_isReading = false;
     std::stop_source m_stopRunning;

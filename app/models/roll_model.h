@@ -12,7 +12,9 @@ class RollModel : public QAbstractListModel
 {
     Q_OBJECT
 public:
-    enum Role { FrameRole = Qt::UserRole + 1 }; ///< const RollFrame *, valid until the model changes
+    enum Role {
+        FrameRole = Qt::UserRole + 1,
+    }; ///< const RollFrame *, valid until the model changes
 
     explicit RollModel(Session *session, QObject *parent = nullptr);
     int rowCount(const QModelIndex &parent = {}) const override;

@@ -18,7 +18,11 @@ namespace irenic {
 
 namespace {
 
-enum Page { Start, Pairs, Outcome };
+enum Page {
+    Start,
+    Pairs,
+    Outcome,
+};
 
 QPushButton *button(const QString &text, const QString &name, const QString &tip = {})
 {

@@ -22,7 +22,7 @@ class BlindView : public QWidget
 public:
     BlindView(Session *session, PaneRenderer *renderer, QWidget *parent = nullptr);
     void setTones(const Tones &tones);
-    void open(); ///< asks what takes part
+    void open();               ///< asks what takes part
     void begin(uint64_t seed); ///< with what is ticked
     const BlindRound *round() const { return m_round.get(); }
     bool isAsking() const;

@@ -21,7 +21,7 @@ namespace {
 
 constexpr int kNotchPx = 9;
 constexpr int kFoldedPx = 70, kUnfoldedPx = 208, kRowPx = 23; ///< heights: folded, with two rows of controls, and of each further row
-constexpr int kFirstRow = 2, kReadingRow = 8;                ///< of the grid
+constexpr int kFirstRow = 2, kReadingRow = 8;                 ///< of the grid
 
 /// The four corners of the curve of the tones are no rows.
 bool isOfCurve(const TreatmentParam &param)
@@ -40,7 +40,8 @@ QFont weighted(QFont font, double scale, QFont::Weight weight)
 
 CaptionStrip::CaptionStrip(Of of, int number, QWidget *parent) : QWidget(parent), m_of(of), m_number(number)
 {
-    setObjectName(of == Of::Untreated ? QStringLiteral("strip-untreated") : of == Of::Trial ? QStringLiteral("strip-") + trialLetter(number) : QStringLiteral("strip-guest-%1").arg(number + 1));
+    setObjectName(of == Of::Untreated ? QStringLiteral("strip-untreated") : of == Of::Trial ? QStringLiteral("strip-") + trialLetter(number)
+                                                                                            : QStringLiteral("strip-guest-%1").arg(number + 1));
     auto *grid = new QGridLayout(this);
     grid->setContentsMargins(11, kNotchPx + 7, 11, 8);
     grid->setHorizontalSpacing(8);
@@ -111,7 +112,8 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
     m_reading->setToolTip(tr("Read around the middle of the picture, over %1 x %1 pixels.\nLeft: what remains of grain and of colour noise on smooth parts.\n"
                              "Detail lost: how much picture went with the noise; 0 is none.\nDrift: how far mean colours moved, CIEDE2000.\n"
-                             "Against the truth: likeness to the clean picture, where that hangs as a guest (demo roll).").arg(kPlacePx));
+                             "Against the truth: likeness to the clean picture, where that hangs as a guest (demo roll).")
+                              .arg(kPlacePx));
     auto *back = new QHBoxLayout;
     back->addWidget(m_left);
     back->addStretch(1);
@@ -342,7 +344,8 @@ void CaptionStrip::showUntreated(const RollFrame *frame)
         return;
     const QString grain = tr("grain %1 %").arg(100 * double(frame->noise->luminanceNoise), 0, 'f', 1), colour = tr("colour noise %1 %").arg(100 * double(frame->noise->colourNoise), 0, 'f', 1);
     m_body->setText(tr("%1 of the mid-tone\n%2\n%3\n\nsuggestion: %4, %5 x")
-                        .arg(grain, colour, findings(*frame), tr(findMethod(frame->suggestion.treatment.method)->label)).arg(frame->suggestion.treatment.luminance));
+                        .arg(grain, colour, findings(*frame), tr(findMethod(frame->suggestion.treatment.method)->label))
+                        .arg(frame->suggestion.treatment.luminance));
     if (m_folded)
         m_reading->setText(grain + QStringLiteral("   ") + colour);
     setToolTip(QString::fromStdString(frame->suggestion.reason + "\n" + frame->noise->confidenceReason));

@@ -26,7 +26,11 @@ class CaptionStrip : public QWidget
 {
     Q_OBJECT
 public:
-    enum class Of { Untreated, Trial, Guest };
+    enum class Of {
+        Untreated,
+        Trial,
+        Guest,
+    };
     CaptionStrip(Of of, int number, QWidget *parent = nullptr);
 
     void setTones(const Tones &tones);
@@ -41,11 +45,16 @@ public:
     static QString pageWords(Page page); ///< "noise", "finish", "tones", "sharpen"
     void setPage(Page page);
     Page page() const { return m_page; }
-    void setPageRows(int rows) { m_pageRows = rows; arrange(); } ///< that the trials' strips have, so that a strip without controls is as high
+    /// That the trials' strips have, so that a strip without controls is as high
+    void setPageRows(int rows)
+    {
+        m_pageRows = rows;
+        arrange();
+    }
     int pageRows() const;
-    void setPace(double pace) { m_pace = pace; } ///< seconds taken on this machine over seconds expected, see ExportQueue::ratio()
+    void setPace(double pace) { m_pace = pace; }                  ///< seconds taken on this machine over seconds expected, see ExportQueue::ratio()
     void setHistogram(const std::optional<Histogram> &histogram); ///< of the frame, behind the curve of the tones
-    void setFolded(bool folded); ///< to two lines: name, strengths, readings
+    void setFolded(bool folded);                                  ///< to two lines: name, strengths, readings
     bool isFolded() const { return m_folded; }
     QString readingWords() const; ///< as shown
 

@@ -29,7 +29,11 @@ constexpr int kNamesShown = 4;
 constexpr int kBits[] = {8, 16, 32};
 constexpr std::array kCompressions{TiffCompression::None, TiffCompression::Deflate, TiffCompression::Lzw};
 constexpr std::array kProfiles{OutputProfile::Own, OutputProfile::Srgb, OutputProfile::Wide, OutputProfile::Linear};
-enum ClashLine { NextNumber, Ask, LeaveOut };
+enum ClashLine {
+    NextNumber,
+    Ask,
+    LeaveOut,
+};
 
 template <class T, size_t n>
 int lineOf(const std::array<T, n> &all, T one)
@@ -88,7 +92,8 @@ ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &re
     m_clash = new QComboBox;
     m_clash->setObjectName(QStringLiteral("clash"));
     m_clash->addItems({tr("the next number"), tr("ask"), tr("left out")});
-    m_clash->setCurrentIndex(m_start.askClash ? Ask : m_start.clash == ExportJob::Clash::Skip ? LeaveOut : NextNumber);
+    m_clash->setCurrentIndex(m_start.askClash ? Ask : m_start.clash == ExportJob::Clash::Skip ? LeaveOut
+                                                                                              : NextNumber);
     auto *names = new QHBoxLayout;
     names->addWidget(m_name, 1);
     names->addSpacing(6);
@@ -138,7 +143,9 @@ QWidget *ExportDialog::makeFrames()
     };
     const int keepers = framesOf(Frames::Keepers), all = framesOf(Frames::Suggestions);
     column->addWidget(offer(Frames::This, f.keeper >= 0 ? tr("%1, with its keeper %2").arg(f.name(), letter) : tr("%1, with trial %2 (no keeper is chosen)").arg(f.name(), letter), true, QStringLiteral("thisFrame")));
-    column->addWidget(offer(Frames::Keepers, keepers == 0 ? tr("all frames that have a keeper (none has)") : keepers == 1 ? tr("the one frame that has a keeper") : tr("all %1 frames that have a keeper, each with its own").arg(keepers), keepers > 0, QStringLiteral("keepers")));
+    column->addWidget(offer(Frames::Keepers, keepers == 0 ? tr("all frames that have a keeper (none has)") : keepers == 1 ? tr("the one frame that has a keeper")
+                                                                                                                          : tr("all %1 frames that have a keeper, each with its own").arg(keepers),
+                            keepers > 0, QStringLiteral("keepers")));
     column->addWidget(offer(Frames::Suggestions, tr("all %1 frames of the roll, each measured and with its own suggestion").arg(all), true, QStringLiteral("suggestions")));
     QHBoxLayout *row = rowIn(column);
     row->addWidget(offer(Frames::Alike, tr("all %1 frames of the roll, alike with").arg(all), true, QStringLiteral("alike")));
@@ -211,7 +218,9 @@ QWidget *ExportDialog::makeRendered()
         row->addWidget(c);
         return c;
     };
-    m_bits = choose({tr("8 bits"), tr("16 bits"), tr("32 bits, floating point")}, m_start.options.bits == 8 ? 0 : m_start.options.bits == 16 ? 1 : 2, QStringLiteral("bits"), tr("Depth of the TIFF"));
+    m_bits = choose({tr("8 bits"), tr("16 bits"), tr("32 bits, floating point")}, m_start.options.bits == 8 ? 0 : m_start.options.bits == 16 ? 1
+                                                                                                                                             : 2,
+                    QStringLiteral("bits"), tr("Depth of the TIFF"));
     m_compression = choose({tr("uncompressed"), tr("deflate"), tr("LZW")}, lineOf(kCompressions, m_start.options.compression), QStringLiteral("compression"), tr("Compression of the TIFF"));
     m_profile = choose({tr("sRGB, or its own"), tr("sRGB"), tr("BT.2020, sRGB curve"), tr("BT.2020, linear")}, lineOf(kProfiles, m_start.options.profile), QStringLiteral("profile"), tr("Colour profile of rendered files; a finished picture can keep its own"));
     m_dpi = new QSpinBox;
@@ -327,9 +336,9 @@ void ExportDialog::refresh()
     m_preview->setText(problem.isEmpty() ? names.join(u'\n') : problem);
     const QString all = durationWords(seconds * files / std::max(1, files - unknown));
     m_time->setText(!problem.isEmpty() || files == 0 ? QString()
-                    : unknown == files                 ? tr("not known before the frames are measured")
-                    : files == 1                       ? tr("about %1").arg(all)
-                                                       : tr("about %1 in all for %2 files, %3 each").arg(all).arg(files).arg(durationWords(seconds / (files - unknown))));
+                    : unknown == files               ? tr("not known before the frames are measured")
+                    : files == 1                     ? tr("about %1").arg(all)
+                                                     : tr("about %1 in all for %2 files, %3 each").arg(all).arg(files).arg(durationWords(seconds / (files - unknown))));
     m_buttons->button(QDialogButtonBox::Ok)->setEnabled(problem.isEmpty() && files > 0);
 }
 

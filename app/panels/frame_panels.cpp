@@ -105,7 +105,8 @@ void ShootingPanel::show()
     add(tr("lens"), text(s.lens));
     add(tr("taken"), text(s.dateTime));
     add(tr("ISO"), s.iso > 0 ? QString::number(s.iso) : QString());
-    add(tr("shutter"), s.exposureS <= 0 ? QString() : s.exposureS < 0.4 ? tr("1/%1 s").arg(qRound(1 / s.exposureS)) : tr("%1 s").arg(s.exposureS));
+    add(tr("shutter"), s.exposureS <= 0 ? QString() : s.exposureS < 0.4 ? tr("1/%1 s").arg(qRound(1 / s.exposureS))
+                                                                        : tr("%1 s").arg(s.exposureS));
     add(tr("aperture"), s.fNumber > 0 ? tr("f/%1").arg(s.fNumber) : QString());
     add(tr("focal length"), s.focalLengthMm > 0 ? tr("%1 mm").arg(s.focalLengthMm) : QString());
     add(tr("size"), tr("%1 x %2 pixels").arg(f->pictureSize().width()).arg(f->pictureSize().height()));

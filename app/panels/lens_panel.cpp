@@ -88,18 +88,23 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
     connect(m_profile, &QComboBox::activated, this, &LensPanel::useProfile);
     connect(m_shape, &QComboBox::activated, this, [this](int i) { set(tr("border of the straightened frame"), [&](LensCorrection &l) { l.shape = LensCorrection::Shape(i); }); });
     connect(m_red, &AmountRow::changed, this, [this](double v, int id) {
-        set(tr("lateral aberration"), [&](LensCorrection &l) { l.red = {1 + v / 1000, 0, 0, 0, 0}, l.lateral = true, l.from = "by hand"; }, id);
+        set(
+            tr("lateral aberration"), [&](LensCorrection &l) { l.red = {1 + v / 1000, 0, 0, 0, 0}, l.lateral = true, l.from = "by hand"; }, id);
     });
     connect(m_blue, &AmountRow::changed, this, [this](double v, int id) {
-        set(tr("lateral aberration"), [&](LensCorrection &l) { l.blue = {1 + v / 1000, 0, 0, 0, 0}, l.lateral = true, l.from = "by hand"; }, id);
+        set(
+            tr("lateral aberration"), [&](LensCorrection &l) { l.blue = {1 + v / 1000, 0, 0, 0, 0}, l.lateral = true, l.from = "by hand"; }, id);
     });
     connect(m_falloff, &AmountRow::changed, this, [this](double v, int id) {
-        set(tr("vignetting"), [&](LensCorrection &l) { l.falloff = {-v / 100, 0, 0}, l.vignetting = true, l.from = "by hand"; }, id);
+        set(
+            tr("vignetting"), [&](LensCorrection &l) { l.falloff = {-v / 100, 0, 0}, l.vignetting = true, l.from = "by hand"; }, id);
     });
     connect(m_bend, &AmountRow::changed, this, [this](double v, int id) {
-        set(tr("distortion"), [&](LensCorrection &l) { l.bent = {1, 0, v / 100, 0, 0}, l.distortion = true, l.from = "by hand"; }, id);
+        set(
+            tr("distortion"), [&](LensCorrection &l) { l.bent = {1, 0, v / 100, 0, 0}, l.distortion = true, l.from = "by hand"; }, id);
     });
-    connect(m_fringes, &AmountRow::changed, this, [this](double v, int id) { set(tr("coloured fringes"), [&](LensCorrection &l) { l.fringes = v / 100; }, id); });
+    connect(m_fringes, &AmountRow::changed, this, [this](double v, int id) { set(
+                                                                                 tr("coloured fringes"), [&](LensCorrection &l) { l.fringes = v / 100; }, id); });
     connect(m_measure, &QPushButton::clicked, this, &LensPanel::measure);
     connect(m_off, &QPushButton::clicked, this, [this] { m_session->changeLens({}, tr("lens corrections off")); });
     connect(session, &Session::currentChanged, this, &LensPanel::show);
@@ -177,21 +182,23 @@ void LensPanel::measure()
     show();
     m_pool.start([this, path = f->path, frame = f->frame, noise = f->noise, stop = m_stop.get_token()] {
         const Result<LensCorrection> found = measureLateral(*frame, *noise, {0, stop, {}, true});
-        QMetaObject::invokeMethod(this, [this, path, found] {
-            m_measuring = false;
-            const RollFrame *now = m_session->readyFrame();
-            if (!found)
-                emit told(QString::fromStdString(found.error().userMessage));
-            else if (now && now->path == path)
-                set(tr("measured lateral aberration"), [&](LensCorrection &l) {
-                    l.red = found.value().red;
-                    l.blue = found.value().blue;
-                    l.lateral = true;
-                    l.from = found.value().from;
-                });
-            show();
-            emit measured();
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, path, found] {
+                m_measuring = false;
+                const RollFrame *now = m_session->readyFrame();
+                if (!found)
+                    emit told(QString::fromStdString(found.error().userMessage));
+                else if (now && now->path == path)
+                    set(tr("measured lateral aberration"), [&](LensCorrection &l) {
+                        l.red = found.value().red;
+                        l.blue = found.value().blue;
+                        l.lateral = true;
+                        l.from = found.value().from;
+                    });
+                show();
+                emit measured();
+            },
+            Qt::QueuedConnection);
     });
 }
 

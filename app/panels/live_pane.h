@@ -16,7 +16,7 @@ class LivePane : public PicturePane
 public:
     /// What hangs in it.
     struct Content {
-        std::shared_ptr<const Frame> frame; ///< null: nothing
+        std::shared_ptr<const Frame> frame;       ///< null: nothing
         std::shared_ptr<const NoiseReport> noise; ///< may be null for an untreated picture
         Treatment treatment;
         FrameEdits edits{};
@@ -36,8 +36,8 @@ public:
 
     bool isSettled() const { return hasImage() && m_wanted.serial > 0 && m_shownSerial == m_wanted.serial; }
     bool hasContent() const { return m_content.frame != nullptr; }
-    double seconds() const { return m_seconds; } ///< that the last settled picture took
-    QString stateWords() const; ///< "settled, 0.05 s", "stale, computing", "computing", or nothing
+    double seconds() const { return m_seconds; }                                ///< that the last settled picture took
+    QString stateWords() const;                                                 ///< "settled, 0.05 s", "stale, computing", "computing", or nothing
     const std::optional<PlaceReadings> &readings() const { return m_readings; } ///< of what is settled; nothing while they are not known
 
     static Content untreated(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const FrameEdits &edits = {});

@@ -14,7 +14,11 @@ class Loupe : public QWidget
 {
     Q_OBJECT
 public:
-    enum class Way { WipeAcross, WipeDown, SideBySide };
+    enum class Way {
+        WipeAcross,
+        WipeDown,
+        SideBySide,
+    };
 
     Loupe(Session *session, PaneRenderer *renderer, QWidget *parent = nullptr);
     void setTones(const Tones &tones);

@@ -24,7 +24,11 @@ namespace irenic {
 namespace {
 
 using State = QueuedJob::State;
-enum Column { Name, Word, Time };
+enum Column {
+    Name,
+    Word,
+    Time,
+};
 constexpr auto kProgram = "export/openWith";
 
 QString stateWord(State state)
@@ -135,7 +139,8 @@ void QueuePanel::showRow(QTreeWidgetItem *item, const ExportQueue::Entry &e)
     item->setText(Name, e.result.empty() ? tr("%1 as %2").arg(source, format) : QFileInfo(fileText(e.result)).fileName());
     item->setText(Word, e.state == State::Running ? tr("%1 %").arg(qRound(100 * e.fraction)) : stateWord(e.state));
     const double left = m_queue->secondsLeft(e);
-    item->setText(Time, e.state == State::Done ? tr("%1 s").arg(e.seconds, 0, 'f', 1) : e.isOver() || left < 0 ? QString() : tr("about %1").arg(durationWords(left)));
+    item->setText(Time, e.state == State::Done ? tr("%1 s").arg(e.seconds, 0, 'f', 1) : e.isOver() || left < 0 ? QString()
+                                                                                                               : tr("about %1").arg(durationWords(left)));
     const QString words = QString::fromStdString(e.words);
     item->setToolTip(Name, words.isEmpty() ? QDir::toNativeSeparators(fileText(e.job.source)) : words);
     QFont font = this->font();

@@ -22,7 +22,7 @@ public:
 
 signals:
     void guestWanted(const QString &source, const QString &file); ///< beside its original
-    void told(const QString &text); ///< what could not be done
+    void told(const QString &text);                               ///< what could not be done
 
 protected:
     void contextMenuEvent(QContextMenuEvent *event) override;

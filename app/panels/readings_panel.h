@@ -29,8 +29,8 @@ public:
 
 public slots:
     void measure();
-    void goToWorst();    ///< to the next of the worst places; measures first where nothing is known
-    void markWorst();    ///< the worst place becomes a spot
+    void goToWorst(); ///< to the next of the worst places; measures first where nothing is known
+    void markWorst(); ///< the worst place becomes a spot
 
 private:
     FrameMeasurer::Subject subject(int trial) const;

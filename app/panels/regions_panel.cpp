@@ -156,7 +156,8 @@ void RegionsPanel::makeAmounts(QGridLayout *grid)
         const bool pixels = p.value == &Region::featherPx;
         auto *row = new AmountRow(p.info, pixels ? tr("px") : QString(), pixels ? 0 : 2, grid, this, pixels);
         m_amounts.push_back(row);
-        connect(row, &AmountRow::changed, this, [this, &p](double v, int id) { change(tr("%1 of a region").arg(tr(p.info.label)), [&](Region &r) { r.*p.value = v; }, id); });
+        connect(row, &AmountRow::changed, this, [this, &p](double v, int id) { change(
+                                                                                   tr("%1 of a region").arg(tr(p.info.label)), [&](Region &r) { r.*p.value = v; }, id); });
     }
 }
 
@@ -215,7 +216,8 @@ void RegionsPanel::makeParts(QGridLayout *grid)
     m_high = new AmountRow(kHigh, {}, 2, grid, this);
     m_soft = new AmountRow(kSoft, {}, 2, grid, this);
     const auto limit = [this](float MaskPart::*value, const QString &words) {
-        return [this, value, words](double v, int id) { changePart(words, [&](MaskPart &p) { p.*value = float(v); }, id); };
+        return [this, value, words](double v, int id) { changePart(
+                                                            words, [&](MaskPart &p) { p.*value = float(v); }, id); };
     };
     connect(m_low, &AmountRow::changed, this, limit(&MaskPart::low, tr("beginning of a region")));
     connect(m_high, &AmountRow::changed, this, limit(&MaskPart::high, tr("end of a region")));
@@ -288,7 +290,8 @@ template <class Edit>
 void RegionsPanel::changePart(const QString &words, const Edit &edit, int dragId)
 {
     if (chosenPart())
-        change(words, [&](Region &r) { edit(r.parts[size_t(m_part)]); }, dragId);
+        change(
+            words, [&](Region &r) { edit(r.parts[size_t(m_part)]); }, dragId);
 }
 
 const MaskPart *RegionsPanel::chosenPart() const
@@ -432,7 +435,8 @@ QString RegionsPanel::wordsOf(const MaskPart &part) const
     QString words = kindWords(part.kind);
     if (part.kind == MaskPart::Kind::Painted)
         words += part.strokes.size() == 1 ? tr(", 1 stroke") : tr(", %1 strokes").arg(part.strokes.size());
-    return part.joins == MaskPart::Joins::Adds ? words : part.joins == MaskPart::Joins::Subtracts ? tr("without: %1").arg(words) : tr("only where: %1").arg(words);
+    return part.joins == MaskPart::Joins::Adds ? words : part.joins == MaskPart::Joins::Subtracts ? tr("without: %1").arg(words)
+                                                                                                  : tr("only where: %1").arg(words);
 }
 
 void RegionsPanel::show()

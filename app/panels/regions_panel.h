@@ -68,7 +68,7 @@ private:
     MaskLook m_look;
     int m_region = -1, m_part = -1;
     bool m_painting = false, m_erasing = false, m_picking = false, m_filling = false;
-    QString m_frame; ///< path of the frame that the choice is about
+    QString m_frame;                   ///< path of the frame that the choice is about
     std::vector<StrokePoint> m_points; ///< of the stroke being made
     QListWidget *m_regions, *m_parts;
     QPushButton *m_add, *m_addPart, *m_remove, *m_removePart, *m_paint, *m_erase, *m_clear, *m_pick, *m_colour;

@@ -16,8 +16,8 @@ namespace irenic {
 
 namespace {
 
-constexpr int kSteps = 1000;  ///< of a slider
-constexpr int kGreyPx = 16;   ///< side of the place that a grey is picked from: one pixel is mostly noise
+constexpr int kSteps = 1000; ///< of a slider
+constexpr int kGreyPx = 16;  ///< side of the place that a grey is picked from: one pixel is mostly noise
 
 /// Sliders of temperature run in reciprocal kelvin, as the eye sees differences of light.
 double slidAt(const ParamInfo &p, double share)
@@ -75,7 +75,8 @@ RenderingPanel::RenderingPanel(Session *session, QWidget *parent) : QWidget(pare
     m_neutral = button(tr("All as shot"), QStringLiteral("neutralRendering"), tr("Every control back to where it does nothing"), [this] { m_session->changeRendering({}, tr("rendering as shot")); });
     m_alike = button(tr("All frames alike"), QStringLiteral("renderAlike"), tr("Every other frame of the roll is rendered as this one"), [this] {
         const int others = m_session->renderAllAlike();
-        emit told(others == 0 ? tr("Every other frame is rendered so already.") : others == 1 ? tr("One other frame is rendered so now.") : tr("%1 other frames are rendered so now.").arg(others));
+        emit told(others == 0 ? tr("Every other frame is rendered so already.") : others == 1 ? tr("One other frame is rendered so now.")
+                                                                                              : tr("%1 other frames are rendered so now.").arg(others));
     });
     grid->addLayout(buttons, grid->rowCount(), 0, 1, 3);
     grid->setRowStretch(grid->rowCount(), 1);
@@ -134,7 +135,8 @@ void RenderingPanel::addRow(const ParamInfo &info, double Rendering::*value, con
 
 double RenderingPanel::valueOf(const Row &row, const Rendering &r, const White &shown) const
 {
-    return row.value ? r.*row.value : row.info == &kTemperature ? shown.temperatureK : shown.tint;
+    return row.value ? r.*row.value : row.info == &kTemperature ? shown.temperatureK
+                                                                : shown.tint;
 }
 
 void RenderingPanel::set(Row &row, double value)
@@ -159,7 +161,8 @@ void RenderingPanel::show()
 {
     const RollFrame *f = m_session->readyFrame();
     const Rendering r = f ? f->rendering : Rendering();
-    const White shown = !f ? White{kTemperature.min, 0} : r.white.temperatureK > 0 ? r.white : asShotWhite(*f->frame);
+    const White shown = !f ? White{kTemperature.min, 0} : r.white.temperatureK > 0 ? r.white
+                                                                                   : asShotWhite(*f->frame);
     for (const Row &row : m_rows) {
         const QSignalBlocker quietSlider(row.slider), quietField(row.field);
         const double v = valueOf(row, r, shown);
@@ -212,15 +215,17 @@ void RenderingPanel::automaticBrightness()
     m_automatic->setEnabled(false);
     m_pool.start([this, frame = f->frame, rendering = f->rendering] {
         const double ev = automaticExposureEv(frame, rendering);
-        QMetaObject::invokeMethod(this, [this, frame, ev] {
-            m_automatic->setEnabled(true);
-            const RollFrame *now = m_session->readyFrame();
-            if (!now || now->frame != frame)
-                return;
-            Rendering r = now->rendering;
-            r.exposureEv = ev;
-            m_session->changeRendering(r, tr("automatic brightness"));
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, frame, ev] {
+                m_automatic->setEnabled(true);
+                const RollFrame *now = m_session->readyFrame();
+                if (!now || now->frame != frame)
+                    return;
+                Rendering r = now->rendering;
+                r.exposureEv = ev;
+                m_session->changeRendering(r, tr("automatic brightness"));
+            },
+            Qt::QueuedConnection);
     });
 }
 

@@ -25,7 +25,7 @@ public:
     static QString showWords(Show show); ///< "removed" and so on
 
 signals:
-    void markRequested();                           ///< a spot in the middle of the view
+    void markRequested(); ///< a spot in the middle of the view
     void spotMenuRequested(int spot, QPoint globalPoint);
 
 protected:

@@ -67,7 +67,9 @@ void StatusLine::showQueue()
     m_progress->setVisible(busy);
     if (!busy) {
         const int over = m_queue->overCount(), waiting = m_queue->waitingCount();
-        m_exports->setText(waiting > 0 ? tr("queue: paused, %1 waiting").arg(waiting) : over == 0 ? QString() : over == 1 ? tr("queue: done, 1 file") : tr("queue: done, %1 files").arg(over));
+        m_exports->setText(waiting > 0 ? tr("queue: paused, %1 waiting").arg(waiting) : over == 0 ? QString()
+                                                                                    : over == 1   ? tr("queue: done, 1 file")
+                                                                                                  : tr("queue: done, %1 files").arg(over));
         return;
     }
     const double left = m_queue->secondsLeft();

@@ -39,7 +39,9 @@ std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &abo
                 t.luminance = value(i);
             if (kind != Kind::Luminance)
                 t.colour = value(i);
-            cells.push_back({t, (kind == Kind::Both ? tr("both %1 x") : kind == Kind::Colour ? tr("colour %1 x") : tr("luminance %1 x")).arg(number(value(i)))});
+            cells.push_back({t, (kind == Kind::Both ? tr("both %1 x") : kind == Kind::Colour ? tr("colour %1 x")
+                                                                                             : tr("luminance %1 x"))
+                                    .arg(number(value(i)))});
         }
         *across = steps;
         break;
@@ -179,7 +181,9 @@ void StripView::suggestLadder()
 {
     const Treatment &t = m_session->readyFrame()->trials[size_t(m_trial)];
     const bool ring = m_kind == Kind::Ring || m_kind == Kind::Methods;
-    const double about = m_kind == Kind::Methods ? 1 : m_kind == Kind::Colour ? t.colour : t.luminance, reach = ring ? 0.4 : 0.6;
+    const double about = m_kind == Kind::Methods ? 1 : m_kind == Kind::Colour ? t.colour
+                                                                              : t.luminance,
+                 reach = ring ? 0.4 : 0.6;
     for (QWidget *w : {static_cast<QWidget *>(m_from), static_cast<QWidget *>(m_to), static_cast<QWidget *>(m_steps)})
         w->blockSignals(true);
     m_from->setValue(std::max(0.0, about - reach));

@@ -19,7 +19,13 @@ class StripView : public QWidget
 {
     Q_OBJECT
 public:
-    enum class Kind { Both, Luminance, Colour, Ring, Methods };
+    enum class Kind {
+        Both,
+        Luminance,
+        Colour,
+        Ring,
+        Methods,
+    };
     struct Cell {
         Treatment treatment;
         QString caption;
@@ -44,8 +50,8 @@ public:
 public slots:
     void pick(int cell);
     void pickBeside(int dx, int dy);
-    void usePicked();  ///< the trial takes its setting
-    void addPicked();  ///< as a trial of its own
+    void usePicked(); ///< the trial takes its setting
+    void addPicked(); ///< as a trial of its own
 
 signals:
     void closed();

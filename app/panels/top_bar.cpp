@@ -129,10 +129,10 @@ void TopBar::setTones(const Tones &tones)
     // Sheets on leaves only: one on a parent puts back the palettes of all that is in it.
     for (QAbstractButton *b : m_zooms->buttons())
         b->setStyleSheet(QStringLiteral("QToolButton { color: %1; background: transparent; border: none; padding: 4px 6px; }"
-                                 "QToolButton:hover { background: %2; color: %3; }"
-                                 "QToolButton:checked { background: %4; color: %5; font-weight: 600; }"
-                                 "QToolButton:focus { border: 1px solid %1; padding: 3px 5px; }")
-                      .arg(tones.wallInk.name(), tones.chromeRaised.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name()));
+                                        "QToolButton:hover { background: %2; color: %3; }"
+                                        "QToolButton:checked { background: %4; color: %5; font-weight: 600; }"
+                                        "QToolButton:focus { border: 1px solid %1; padding: 3px 5px; }")
+                             .arg(tones.wallInk.name(), tones.chromeRaised.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name()));
 }
 
 void TopBar::showFrame()
@@ -155,10 +155,14 @@ void TopBar::showFrame()
     m_name->setParts({f->name()});
     const ShootingData &s = f->frame->shooting;
     m_data->setParts(exposureWords(s));
-    const QString holds = f->frame->kind == FrameKind::Rendered ? tr("finished picture") : f->frame->pattern.empty() ? tr("linear, full colour") : tr("pattern %1").arg(QString::fromStdString(f->frame->pattern));
+    const QString holds = f->frame->kind == FrameKind::Rendered ? tr("finished picture") : f->frame->pattern.empty() ? tr("linear, full colour")
+                                                                                                                     : tr("pattern %1").arg(QString::fromStdString(f->frame->pattern));
     m_data->setToolTip(tr("%1 %2\n%3\n%4 x %5 pixels, %6 bits, %7\n%8")
-                           .arg(QString::fromStdString(s.make), QString::fromStdString(s.model), QString::fromStdString(s.lens)).arg(size.width).arg(size.height)
-                           .arg(s.bitDepth).arg(holds, QString::fromStdString(s.dateTime)));
+                           .arg(QString::fromStdString(s.make), QString::fromStdString(s.model), QString::fromStdString(s.lens))
+                           .arg(size.width)
+                           .arg(size.height)
+                           .arg(s.bitDepth)
+                           .arg(holds, QString::fromStdString(s.dateTime)));
 }
 
 void TopBar::setVisibleRegion(const QRect &uprightPixels)

@@ -224,7 +224,9 @@ void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
 void Wall::hangColumns()
 {
     const RollFrame *f = m_session->readyFrame();
-    const int trials = f ? f->trialCount() : m_trials > 0 ? m_trials : kFirstTrials, guests = f ? int(f->guests.size()) : 0;
+    const int trials = f ? f->trialCount() : m_trials > 0 ? m_trials
+                                                          : kFirstTrials,
+              guests = f ? int(f->guests.size()) : 0;
     const int before = columnCount(), rowsBefore = m_columns.empty() ? 0 : int(m_columns[0].cells.size());
     const bool trialsChanged = trials != m_trials;
     const auto takeDown = [](Column &c) {
@@ -245,7 +247,8 @@ void Wall::hangColumns()
     }
     while (columnCount() < 1 + trials + guests) {
         const int c = columnCount();
-        m_columns.push_back(c == 0 ? makeColumn(CaptionStrip::Of::Untreated, 0) : c <= trials ? makeColumn(CaptionStrip::Of::Trial, c - 1) : makeColumn(CaptionStrip::Of::Guest, c - 1 - trials));
+        m_columns.push_back(c == 0 ? makeColumn(CaptionStrip::Of::Untreated, 0) : c <= trials ? makeColumn(CaptionStrip::Of::Trial, c - 1)
+                                                                                              : makeColumn(CaptionStrip::Of::Guest, c - 1 - trials));
     }
     m_trials = trials;
     for (int c = 0; c < columnCount(); ++c) {
@@ -402,7 +405,10 @@ void Wall::showContents()
     for (int c = 0; c < columnCount(); ++c)
         for (int row = 0; row < int(m_columns[size_t(c)].cells.size()); ++row) {
             LivePane *p = m_columns[size_t(c)].cells[size_t(row)].pane;
-            p->setMessage(!f ? QString() : failed ? (c == 0 && row == 0 ? f->problem : QString()) : f->state == RollFrame::State::Ready ? tr("computing") : f->frame && f->state == RollFrame::State::Reading ? tr("measuring its noise") : tr("reading"));
+            p->setMessage(!f ? QString() : failed                                          ? (c == 0 && row == 0 ? f->problem : QString())
+                                       : f->state == RollFrame::State::Ready               ? tr("computing")
+                                       : f->frame && f->state == RollFrame::State::Reading ? tr("measuring its noise")
+                                                                                           : tr("reading"));
             p->setUrgency((c - 1 == m_session->column() ? 0 : c + 1) + (row == m_session->row() ? 0 : 20));
             p->setWantsReadings(c <= m_trials && (c > 0 || (f && f->truth())));
             Look look = c > m_trials ? guests : own;
@@ -440,7 +446,8 @@ void Wall::showRows()
     for (int row = 0; row < std::min(rowCount(), int(first.cells.size())); ++row) {
         const Cell &cell = first.cells[size_t(row)];
         const QString name = rowName(row), state = cell.pane->stateWords();
-        cell.caption->setText(name.isEmpty() ? state : state.isEmpty() ? name : tr("%1   %2").arg(name, state));
+        cell.caption->setText(name.isEmpty() ? state : state.isEmpty() ? name
+                                                                       : tr("%1   %2").arg(name, state));
         for (const Column &c : m_columns) {
             QFont font = this->font();
             font.setWeight(row == m_session->row() ? QFont::DemiBold : QFont::Normal);

@@ -23,7 +23,7 @@ public:
     Wall(Session *session, PaneRenderer *renderer, QWidget *parent = nullptr);
 
     void setTones(const Tones &tones);
-    void setPace(double pace); ///< see CaptionStrip
+    void setPace(double pace);        ///< see CaptionStrip
     void setUntreatedHeld(bool held); ///< shows the untreated pixels in every pane while true
     bool isUntreatedHeld() const { return m_untreatedHeld; }
     void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
@@ -34,7 +34,7 @@ public:
     /// A mask over the pictures of a row.
     void setOverlay(int row, const PaneImage &overlay);
     QRect visibleRegion(int row, int *reduction) const; ///< upright picture pixels, and how many of them a pixel of the screen shows
-    void setPage(CaptionStrip::Page page); ///< of all strips, so that they line up
+    void setPage(CaptionStrip::Page page);              ///< of all strips, so that they line up
     CaptionStrip::Page page() const { return m_page; }
     void setUntreatedShown(bool shown); ///< whether the untreated column hangs
     bool isUntreatedShown() const { return m_untreatedShown; }
@@ -54,11 +54,11 @@ public:
     CaptionStrip *strip(int column) const { return m_columns[size_t(column)].strip; }
     QString columnName(int column) const; ///< "Untreated", "A  BM3D  0.90 / 1.00", "Guest 1"
     QString rowName(int row) const;       ///< the spot that it looks at, or nothing
-    QRect visibleRegion() const; ///< upright picture pixels that the panes of the row with the keyboard show
-    QPoint middle() const;       ///< of those
+    QRect visibleRegion() const;          ///< upright picture pixels that the panes of the row with the keyboard show
+    QPoint middle() const;                ///< of those
 
-    void zoomTo(double zoom); ///< keeps the middle in the middle
-    void zoomBy(int steps);   ///< along the ladder of magnifications
+    void zoomTo(double zoom);                 ///< keeps the middle in the middle
+    void zoomBy(int steps);                   ///< along the ladder of magnifications
     static const QList<double> &zoomLadder(); ///< 0 (fit), 0.5, 1, 2, 3, 4, 8
 
 signals:
@@ -86,10 +86,10 @@ private:
         std::vector<Cell> cells; ///< one a row
     };
 
-    void refresh();         ///< everything, after another frame or other choices
-    void hangColumns();     ///< makes and takes down columns and rows
+    void refresh();     ///< everything, after another frame or other choices
+    void hangColumns(); ///< makes and takes down columns and rows
     void layOut();
-    void fit();             ///< sets the columns' width
+    void fit(); ///< sets the columns' width
     Column makeColumn(CaptionStrip::Of of, int number);
     Cell makeCell(int row);
     void connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number);

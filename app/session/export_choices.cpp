@@ -77,7 +77,8 @@ QList<int> ExportChoices::indexes(const Session &session) const
     for (int i = 0; i < session.count(); ++i) {
         const RollFrame &f = session.frame(i);
         const bool current = i == session.current();
-        const bool wanted = frames == Frames::This || frames == Frames::ThisSuggested ? current : frames == Frames::Keepers ? f.keeper >= 0 : true;
+        const bool wanted = frames == Frames::This || frames == Frames::ThisSuggested ? current : frames == Frames::Keepers ? f.keeper >= 0
+                                                                                                                            : true;
         // Trials are there once a frame was measured; a suggestion or a given treatment does not need them.
         const bool possible = frames == Frames::This ? f.isMeasured() : f.state != RollFrame::State::Failed;
         if (wanted && possible)

@@ -9,17 +9,21 @@ namespace irenic {
 /// What is asked of an export, for any frames; remembered from one to the next.
 struct ExportChoices {
     enum class Frames {
-        This,        ///< with its keeper, or the trial with the keyboard
-        Keepers,     ///< all that have one, each with its own
-        Suggestions, ///< all, each with its suggestion
-        Alike,       ///< all, with `alike`
+        This,         ///< with its keeper, or the trial with the keyboard
+        Keepers,      ///< all that have one, each with its own
+        Suggestions,  ///< all, each with its suggestion
+        Alike,        ///< all, with `alike`
         ThisSuggested ///< the current one, with its suggestion
     };
-    enum class Place { Beside, Subfolder, Folder };
+    enum class Place {
+        Beside,
+        Subfolder,
+        Folder,
+    };
 
     Frames frames = Frames::This;
     WantedTreatment alike;
-    bool sameNoise = false; ///< for a series: strengths are measured against the current frame's noise throughout
+    bool sameNoise = false;                         ///< for a series: strengths are measured against the current frame's noise throughout
     QList<ExportFormat> formats{ExportFormat::Dng}; ///< a DNG asked of a finished picture becomes a TIFF
     ExportOptions options;
     Place place = Place::Subfolder;
@@ -29,7 +33,7 @@ struct ExportChoices {
     ExportJob::Clash clash = ExportJob::Clash::Number;
     bool askClash = false; ///< before anything is written
     bool sidecar = true;
-    bool again = true;     ///< what was exported in the same way already is so once more
+    bool again = true; ///< what was exported in the same way already is so once more
 
     static ExportChoices load(); ///< of the last export; `frames` is This
     void save() const;

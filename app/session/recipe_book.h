@@ -20,8 +20,8 @@ public:
     static QString usualFolder();
 
     const std::vector<Recipe> &recipes() const { return m_recipes; } ///< by name
-    Status save(const Recipe &recipe); ///< in place of one of the same name
-    Status remove(const QString &name); ///< BadParameter where there is none
+    Status save(const Recipe &recipe);                               ///< in place of one of the same name
+    Status remove(const QString &name);                              ///< BadParameter where there is none
     Status importFrom(const QString &file);
     Status exportTo(const QString &name, const QString &file) const;
     static QString ending() { return QStringLiteral(".irenic-recipe.json"); }

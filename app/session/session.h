@@ -24,7 +24,7 @@ namespace irenic {
 inline constexpr int kFirstTrials = 3; ///< that hang when a frame is opened
 inline constexpr int kMostTrials = 8;  ///< A to H
 inline constexpr int kMostRows = 6;
-inline constexpr int kMostSpots = 9;   ///< one for each digit
+inline constexpr int kMostSpots = 9; ///< one for each digit
 
 /// A marked place of the upright picture.
 struct Spot {
@@ -57,16 +57,16 @@ struct RollFrame : Choices {
     };
     QString path;
     State state = State::Reading;
-    QString problem; ///< why it failed, in a sentence
+    QString problem;                          ///< why it failed, in a sentence
     std::shared_ptr<const Frame> frame;       ///< there from when it can be looked at, while its noise is still being measured; of a resting one all but its samples
     std::shared_ptr<const NoiseReport> noise; ///< there once Ready
     Suggestion suggestion;
     std::shared_ptr<const RegionSet> regionSet; ///< of `regions` on `frame`; null where there are none
     QImage thumbnail;
-    QStringList exported; ///< files written so far
-    std::vector<std::shared_ptr<const Guest>> guests; ///< those of guestFiles that are matched to the frame's pixels; none of a resting one
+    QStringList exported;                                 ///< files written so far
+    std::vector<std::shared_ptr<const Guest>> guests;     ///< those of guestFiles that are matched to the frame's pixels; none of a resting one
     QHash<QString, std::shared_ptr<const Guest>> matched; ///< by file; taken-down ones, too, for undo
-    std::optional<SavedFrame> saved; ///< what a session says about it, until it was read
+    std::optional<SavedFrame> saved;                      ///< what a session says about it, until it was read
 
     bool isMeasured() const { return state == State::Ready || state == State::Resting; }
     bool isMissing() const { return state == State::Failed && saved; } ///< a session names it, and it is not where it was
@@ -75,11 +75,11 @@ struct RollFrame : Choices {
     QSize pictureSize() const;  ///< upright; empty where there is no frame
     int trialCount() const { return int(trials.size()); }
     FrameEdits edits() const { return {regionSet, lens}; }
-    QStringList lostGuests; ///< those of guestFiles that could not be had since the frame was last read
-    void bindGuests(); ///< makes guests anew
-    QStringList unmatchedGuests() const; ///< that may be tried
-    void bindRegions(); ///< makes regionSet anew where regions or pixels are others
-    QString truthFile() const; ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
+    QStringList lostGuests;                     ///< those of guestFiles that could not be had since the frame was last read
+    void bindGuests();                          ///< makes guests anew
+    QStringList unmatchedGuests() const;        ///< that may be tried
+    void bindRegions();                         ///< makes regionSet anew where regions or pixels are others
+    QString truthFile() const;                  ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
     std::shared_ptr<const Frame> truth() const; ///< the same as it hangs on the wall as a guest, or null
     /// The trial with the strengths suggested for its method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;
@@ -89,8 +89,8 @@ struct RollFrame : Choices {
 
 /// Where all panes of a row look.
 struct Viewport {
-    double zoom = 0;              ///< screen pixels per picture pixel; 0 fits the whole frame
-    QPointF centre{0.5, 0.5};     ///< of the upright picture, as fractions of its sides
+    double zoom = 0;          ///< screen pixels per picture pixel; 0 fits the whole frame
+    QPointF centre{0.5, 0.5}; ///< of the upright picture, as fractions of its sides
     bool operator==(const Viewport &) const = default;
 };
 
@@ -108,9 +108,9 @@ public:
     int indexOf(const QString &path) const; ///< -1 where it is not open
     int current() const { return m_current; }
     const RollFrame *currentFrame() const { return m_current >= 0 ? m_frames[size_t(m_current)].get() : nullptr; }
-    const RollFrame *readyFrame() const; ///< the current one, or null where it is not Ready
+    const RollFrame *readyFrame() const;    ///< the current one, or null where it is not Ready
     int column() const { return m_column; } ///< trial that has the keyboard; -1 for the untreated column; guests come after the trials
-    int trial() const; ///< the same, or -1 where it is no trial
+    int trial() const;                      ///< the same, or -1 where it is no trial
     int rowCount() const { return int(m_rows.size()); }
     int row() const { return m_row; } ///< that has the keyboard
     Viewport viewport() const { return viewport(m_row); }
@@ -118,7 +118,7 @@ public:
     /// With the rendering of the current frame; `guest`: as it is to be applied to one of its guests.
     Look look(bool guest = false) const;
     double pushEv() const { return m_look.pushEv; }
-    int spotAt(int row) const; ///< the spot of the current frame that a row looks at, or -1
+    int spotAt(int row) const;                  ///< the spot of the current frame that a row looks at, or -1
     int lastSpot() const { return m_lastSpot; } ///< that was gone to or marked last, or -1
     QUndoStack *undoStack() { return &m_undo; }
 
@@ -148,8 +148,8 @@ public:
     void setRowCount(int rows); ///< new rows look at spots that no other row looks at
     void setViewport(const Viewport &viewport) { setViewport(m_row, viewport); }
     void setViewport(int row, const Viewport &viewport); ///< magnification of all rows, place of one
-    void goToSpot(int spot); ///< the row with the keyboard looks there; from the whole frame, at 200 %
-    void setPushEv(double ev); ///< clamped to [-2, 6]
+    void goToSpot(int spot);                             ///< the row with the keyboard looks there; from the whole frame, at 200 %
+    void setPushEv(double ev);                           ///< clamped to [-2, 6]
     void setShow(Show show);
 
     /// What the user can do, each one step of undo. The steps of one drag merge into one. All are of the current frame, and
@@ -161,9 +161,9 @@ public:
     void useRegions(int trial, bool use);
     void changeRegions(std::vector<Region> regions, const QString &words, int dragId = 0);
     void changeLens(const LensCorrection &lens, const QString &words, int dragId = 0);
-    void chooseKeeper(int trial); ///< again on the keeper: none
+    void chooseKeeper(int trial);                           ///< again on the keeper: none
     void addTrial(const Treatment &treatment, int at = -1); ///< after the others where `at` is -1; gets the keyboard
-    void removeTrial(int trial);  ///< not the last one
+    void removeTrial(int trial);                            ///< not the last one
     void moveTrial(int from, int to);
     bool canAddTrial() const;
     int addSpot(QPoint at, SpotKind kind = SpotKind::Own); ///< its number, or -1
@@ -189,12 +189,12 @@ public:
 
 signals:
     void framesAdded(int first, int count);
-    void rollChanged(); ///< a frame was taken off or put back: indexes are others; currentChanged() follows
-    void frameChanged(int index); ///< read, failed, exported, put to rest or woken
-    void pixelsWanted(const QString &path); ///< of a resting frame
-    void readingWanted(const QString &path); ///< of one that was put back and had not been read
+    void rollChanged();                                               ///< a frame was taken off or put back: indexes are others; currentChanged() follows
+    void frameChanged(int index);                                     ///< read, failed, exported, put to rest or woken
+    void pixelsWanted(const QString &path);                           ///< of a resting frame
+    void readingWanted(const QString &path);                          ///< of one that was put back and had not been read
     void guestsWanted(const QString &path, const QStringList &files); ///< pinned, and not matched to the pixels that are there now
-    void restored(); ///< everything is another
+    void restored();                                                  ///< everything is another
     void choicesChanged(int index);
     void currentChanged(int index);
     void columnChanged(int column);
@@ -221,7 +221,7 @@ private:
     int m_row = 0;
     Look m_look;
     int m_lastSpot = -1;
-    std::vector<int> m_seen; ///< frames with pixels, the latest looked at last
+    std::vector<int> m_seen;  ///< frames with pixels, the latest looked at last
     QSet<QString> m_takenOff; ///< paths that undo would put back
     size_t m_budget = size_t(3) << 29;
     QUndoStack m_undo;

@@ -154,12 +154,14 @@ void SessionKeeper::keepAside()
         return emit failed(QString::fromStdString(nowhereToKeep().userMessage));
     m_writer.start([this, file = m_file, text] {
         const Status s = write(file, text);
-        QMetaObject::invokeMethod(this, [this, s, file, text] {
-            if (s && file == m_file)
-                m_kept = text; // not before it lies there: what failed is tried again with the next change, and on closing
-            else if (!s)
-                emit failed(QString::fromStdString(s.error().userMessage));
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, s, file, text] {
+                if (s && file == m_file)
+                    m_kept = text; // not before it lies there: what failed is tried again with the next change, and on closing
+                else if (!s)
+                    emit failed(QString::fromStdString(s.error().userMessage));
+            },
+            Qt::QueuedConnection);
     });
 }
 

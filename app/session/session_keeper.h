@@ -20,7 +20,7 @@ public:
     static QString usualFolder();
     static QString ending() { return QStringLiteral(".irenic-session.json"); }
 
-    QString file() const { return m_file; } ///< empty while nothing was kept
+    QString file() const { return m_file; }  ///< empty while nothing was kept
     bool isNamed() const { return m_named; } ///< by the user
     /// Of the window that was open last, where no other has it; empty where there is none.
     QString last() const;
@@ -36,12 +36,12 @@ signals:
 
 private:
     std::unique_ptr<QLockFile> lockFor(const QString &file) const; ///< null where another window has it
-    void startOwn(); ///< leaves file() empty where nothing can be written
+    void startOwn();                                               ///< leaves file() empty where nothing can be written
     void forgetOld() const;
     void scheduleKeeping();
     void keepAside();
     Error nowhereToKeep() const;
-    std::string textToKeep(); ///< empty where there is nothing new
+    std::string textToKeep();                                          ///< empty where there is nothing new
     static Status write(const QString &file, const std::string &text); ///< from any thread
 
     Session *m_session;

@@ -7,7 +7,7 @@
 
 namespace irenic {
 
-QString trialLetter(int trial); ///< "A", "B", ...
+QString trialLetter(int trial);                     ///< "A", "B", ...
 QString treatmentWords(const Treatment &treatment); ///< "BM3D  0.90 / 1.00"
 
 } // namespace irenic

@@ -17,7 +17,12 @@ struct PaneImage {
 };
 
 /// What a drag on a picture does.
-enum class PaneTool { Move, Pick, Brush, Line };
+enum class PaneTool {
+    Move,
+    Pick,
+    Brush,
+    Line,
+};
 
 /// Paints one picture of the wall; pans and zooms it. Knows no files, methods or undo. All geometry is in device
 /// pixels, so that 100 % is one picture pixel on one pixel of the screen at any density.
@@ -36,14 +41,19 @@ public:
     void setHeldImage(const PaneImage *held);
     void setMessage(const QString &message); ///< words in place of a picture
     void setTool(PaneTool tool);
-    void setBrush(double radiusPx) { m_brushPx = radiusPx; update(); } ///< picture pixels; drawn about the pointer
+    /// Picture pixels; drawn about the pointer
+    void setBrush(double radiusPx)
+    {
+        m_brushPx = radiusPx;
+        update();
+    }
     /// A mask over the picture, with colours and transparency of its own; a null image takes it away.
     void setOverlay(const PaneImage &overlay);
     const PaneImage &overlay() const { return m_overlay; }
 
     bool hasImage() const { return !m_image.image.isNull(); }
     const PaneImage &image() const { return m_image; }
-    double scale() const;               ///< device pixels per picture pixel
+    double scale() const;                      ///< device pixels per picture pixel
     QRect visibleRegion(int *reduction) const; ///< what should be rendered; empty where nothing is to be seen
     QPointF pictureAt(QPointF widgetPoint) const;
     /// The centre (as fractions) that keeps `picturePoint` under `widgetPoint` at another zoom.
@@ -52,16 +62,16 @@ public:
 
 signals:
     void panned(QPointF newCentre);
-    void zoomRequested(int steps, QPointF widgetPoint); ///< + in, - out, about a point
-    void placeActivated(QPointF picturePoint);          ///< double-clicked
-    void picked();                                       ///< clicked: wants the keyboard
-    void placePicked(QPointF picturePoint);             ///< clicked with the tool Pick
+    void zoomRequested(int steps, QPointF widgetPoint);      ///< + in, - out, about a point
+    void placeActivated(QPointF picturePoint);               ///< double-clicked
+    void picked();                                           ///< clicked: wants the keyboard
+    void placePicked(QPointF picturePoint);                  ///< clicked with the tool Pick
     void strokeBegan(QPointF picturePoint, double pressure); ///< with Brush or Line; the pressure of a pen, or 1
     void strokeMoved(QPointF picturePoint, double pressure);
     void strokeEnded();
-    void marked(QPointF picturePoint);                  ///< clicked with Shift: a place to remember
+    void marked(QPointF picturePoint); ///< clicked with Shift: a place to remember
     void menuRequested(QPointF picturePoint, QPoint globalPoint);
-    void geometryChanged();                              ///< shows another region than before
+    void geometryChanged(); ///< shows another region than before
 
 protected:
     void paintEvent(QPaintEvent *event) override;

@@ -20,8 +20,8 @@ public:
         QString name;
         QList<QPointF> points;
         Qt::PenStyle stroke = Qt::SolidLine;
-        QColor colour;        ///< invalid: the ink
-        bool marked = false;  ///< points are drawn
+        QColor colour;       ///< invalid: the ink
+        bool marked = false; ///< points are drawn
         double widthPx = 1.6;
     };
 

@@ -120,11 +120,14 @@ void StrengthSlider::keyPressEvent(QKeyEvent *event)
         moveTo(strength() + by, m_gesture.step());
     };
     switch (event->key()) {
-    case Qt::Key_Left: case Qt::Key_Minus: step(-0.05); break;
-    case Qt::Key_Right: case Qt::Key_Plus: step(0.05); break;
+    case Qt::Key_Left:
+    case Qt::Key_Minus: step(-0.05); break;
+    case Qt::Key_Right:
+    case Qt::Key_Plus: step(0.05); break;
     case Qt::Key_Home: step(m_min - m_max); break;
     case Qt::Key_End: step(m_max - m_min); break;
-    case Qt::Key_Delete: case Qt::Key_Backspace: emit suggestionRequested(); break;
+    case Qt::Key_Delete:
+    case Qt::Key_Backspace: emit suggestionRequested(); break;
     default: event->ignore(); // up, down and page keys move in the roll
     }
 }

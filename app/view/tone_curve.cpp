@@ -206,7 +206,8 @@ void ToneCurve::keyPressEvent(QKeyEvent *event)
     case Qt::Key_Right: m_active = (m_active + 1) % count; break;
     case Qt::Key_Plus: set(m_active, now + 0.05, m_gesture.step()); break;
     case Qt::Key_Minus: set(m_active, now - 0.05, m_gesture.step()); break;
-    case Qt::Key_Delete: case Qt::Key_Backspace: set(m_active, paramOf(m_active).info.suggested, 0); break;
+    case Qt::Key_Delete:
+    case Qt::Key_Backspace: set(m_active, paramOf(m_active).info.suggested, 0); break;
     default: return event->ignore();
     }
     setAccessibleDescription(wordsOf(m_active));

@@ -113,7 +113,8 @@ void Actions::addSpotMenu()
     m_needWall << add(QStringLiteral("removeSpot"), tr("Remo&ve the spot"), {QKeySequence(tr("Shift+Delete"))}, [this] { m_session->removeSpot(m_session->lastSpot()); });
     m_needWall << add(QStringLiteral("carrySpots"), tr("&Carry the spots to every frame of this size"), {}, [this] {
         const int others = m_session->carrySpots();
-        m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.") : tr("The spots are on %1 other frames now.").arg(others));
+        m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.")
+                                                                                                : tr("The spots are on %1 other frames now.").arg(others));
     });
     m_menus.last().actions.append(nullptr);
     for (int i = 0; i < kMostSpots; ++i) {
@@ -240,9 +241,9 @@ void Actions::addLookMenu()
     m_menus.append({tr("&Look"), {}});
     for (const double zoom : Wall::zoomLadder()) {
         const QString text = zoom == 0 ? tr("Whole frame") : tr("%1 %").arg(zoom * 100);
-        const QList<QKeySequence> keys = zoom == 0 ? QList<QKeySequence>{QKeySequence(tr("Ctrl+0"))}
-                                       : zoom < 1  ? QList<QKeySequence>{QKeySequence(tr("Ctrl+5"))}
-                                                   : QList<QKeySequence>{QKeySequence(tr("Ctrl+%1").arg(zoom))};
+        const QList<QKeySequence> keys = zoom == 0  ? QList<QKeySequence>{QKeySequence(tr("Ctrl+0"))}
+                                         : zoom < 1 ? QList<QKeySequence>{QKeySequence(tr("Ctrl+5"))}
+                                                    : QList<QKeySequence>{QKeySequence(tr("Ctrl+%1").arg(zoom))};
         m_needFrame << add(QStringLiteral("zoom%1").arg(zoom * 100), text, keys, [this, zoom] { m_wall->zoomTo(zoom); });
     }
     m_needFrame << add(QStringLiteral("zoomIn"), tr("Closer"), {Qt::Key_Plus, QKeySequence::ZoomIn}, [this] { m_wall->zoomBy(1); });
@@ -277,9 +278,7 @@ void Actions::addLookMenu()
                           [this] { m_wall->setUntreatedHeld(untreatedToggle->isChecked()); });
     untreatedToggle->setCheckable(true);
     m_needWall << untreatedToggle;
-    for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")},
-                                                 {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")},
-                                                 {Show::Spared, "spared", tr("What sharpening &spares"), tr("Shift+V")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}}) {
+    for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")}, {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")}, {Show::Spared, "spared", tr("What sharpening &spares"), tr("Shift+V")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}}) {
         QAction *a = add(QLatin1String(name), text, {QKeySequence(keys)}, [this, s = show] { m_session->setShow(m_session->look().show == s ? Show::Picture : s); });
         a->setCheckable(true);
         connect(m_session, &Session::lookChanged, a, [this, a, s = show] { a->setChecked(m_session->look().show == s); });

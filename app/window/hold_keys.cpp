@@ -62,8 +62,12 @@ bool HoldKeys::isKeptBy(const QObject *watched, const QKeyEvent &key) const
         return false;
     const bool list = qobject_cast<const QAbstractItemView *>(watched) && watched != m_window->rollPanel();
     switch (key.key()) {
-    case Qt::Key_Left: case Qt::Key_Right: return qobject_cast<const QSlider *>(watched);
-    case Qt::Key_Up: case Qt::Key_Down: case Qt::Key_PageUp: case Qt::Key_PageDown: return list || qobject_cast<const QSlider *>(watched) || qobject_cast<const QAbstractSpinBox *>(watched);
+    case Qt::Key_Left:
+    case Qt::Key_Right: return qobject_cast<const QSlider *>(watched);
+    case Qt::Key_Up:
+    case Qt::Key_Down:
+    case Qt::Key_PageUp:
+    case Qt::Key_PageDown: return list || qobject_cast<const QSlider *>(watched) || qobject_cast<const QAbstractSpinBox *>(watched);
     case Qt::Key_Delete: return list;
     default: return false;
     }

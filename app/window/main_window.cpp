@@ -218,7 +218,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         const int done = m_queue.count(QueuedJob::State::Done), failed = m_queue.count(QueuedJob::State::Failed);
         if (done + failed > 1)
             say(failed == 0 ? tr("The queue is done: %1 files written and verified. The Queue panel (F12) tells of each.").arg(done)
-                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed), m_status->folderToReveal());
+                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed),
+                m_status->folderToReveal());
     });
     m_keys = new HoldKeys(this, m_actions->untreatedToggle);
     setWallGrey(m_settings.wall);
@@ -583,7 +584,8 @@ void MainWindow::findFile()
         return;
     const QStringList found = m_session.setFound(path, file);
     readAll(found);
-    say(found.size() > 1 ? tr("Found %1 files of the session there.").arg(found.size()) : found.isEmpty() ? tr("That file is in the roll already.") : tr("Found."));
+    say(found.size() > 1 ? tr("Found %1 files of the session there.").arg(found.size()) : found.isEmpty() ? tr("That file is in the roll already.")
+                                                                                                          : tr("Found."));
 }
 
 QStringList MainWindow::demoRoll()
@@ -672,7 +674,8 @@ void MainWindow::quickClean(bool all)
         return;
     m_queue.add(requests);
     const double left = m_queue.secondsLeft();
-    const QString where = choices.place == ExportChoices::Place::Beside ? tr("beside the originals") : choices.place == ExportChoices::Place::Subfolder ? tr("in %1 beside the originals").arg(choices.subfolder) : tr("in %1").arg(QDir::toNativeSeparators(choices.folder));
+    const QString where = choices.place == ExportChoices::Place::Beside ? tr("beside the originals") : choices.place == ExportChoices::Place::Subfolder ? tr("in %1 beside the originals").arg(choices.subfolder)
+                                                                                                                                                        : tr("in %1").arg(QDir::toNativeSeparators(choices.folder));
     const QString what = requests.size() == 1 ? tr("One file") : tr("%1 files").arg(requests.size());
     say(left >= 0 ? tr("%1 into the queue, %2, each with its suggestion; about %3.").arg(what, where, durationWords(left)) : tr("%1 into the queue, %2, each with its suggestion.").arg(what, where));
 }
@@ -779,7 +782,7 @@ void MainWindow::closeEvent(QCloseEvent *event)
         return;
     }
     if (const Status kept = m_keeper.keep(); !kept
-        && QMessageBox::question(this, tr("The session is not kept"), QString::fromStdString(kept.error().userMessage) + u'\n' + tr("Close all the same?")) != QMessageBox::Yes) {
+                                             && QMessageBox::question(this, tr("The session is not kept"), QString::fromStdString(kept.error().userMessage) + u'\n' + tr("Close all the same?")) != QMessageBox::Yes) {
         event->ignore();
         return;
     }

@@ -58,7 +58,12 @@ public:
     QDockWidget *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
 
     /// What hangs in the booth.
-    enum class View { Wall, Strip, Loupe, Blind };
+    enum class View {
+        Wall,
+        Strip,
+        Loupe,
+        Blind,
+    };
     View view() const;
     const QList<QDockWidget *> &docks() const { return m_docks; }
 
@@ -83,7 +88,7 @@ public slots:
     void openLoupe();
     void openBlindRound();
     void setGuideShown(bool shown); ///< the slip that says what to try
-    void pinTruth(); ///< of a frame of the demo roll: the same shot without its noise, as a guest
+    void pinTruth();                ///< of a frame of the demo roll: the same shot without its noise, as a guest
     void chooseGuests();
     void chooseOutputSize();
     void writeComparison();
@@ -102,7 +107,7 @@ public slots:
     void chooseSession();
     void saveSessionAs();
     void continueLast();
-    void takeOff(); ///< the current frame, of the roll
+    void takeOff();  ///< the current frame, of the roll
     void findFile(); ///< of the current frame, which is not where the session says
     void showShortcuts();
     void showAbout();
@@ -136,7 +141,7 @@ private:
     RecipeBook m_recipes{RecipeBook::usualFolder()};
     SessionKeeper m_keeper{&m_session, SessionKeeper::usualFolder()};
     std::vector<std::pair<QString, QString>> m_wantedGuests; ///< frame and file, of frames whose pixels are not there yet
-    QList<std::pair<QString, QString>> m_loadingGuests; ///< frame and file
+    QList<std::pair<QString, QString>> m_loadingGuests;      ///< frame and file
     Settings m_settings;
     Wall *m_wall;
     RollPanel *m_roll;
@@ -153,7 +158,7 @@ private:
     QueuePanel *m_queuePanel;
     QList<QDockWidget *> m_docks;
     bool m_lookAtSpot = false; ///< once the first frame of the demo roll is there
-    QByteArray m_firstDocks; ///< as they are at the first start
+    QByteArray m_firstDocks;   ///< as they are at the first start
     QStackedWidget *m_pages, *m_views;
     Actions *m_actions;
     HoldKeys *m_keys;

@@ -14,7 +14,7 @@ struct Settings {
     bool rollShown = true;
     bool guideWanted = true; ///< with the demo roll, until it is closed
     QByteArray geometry;
-    QByteArray docks; ///< where the panels are
+    QByteArray docks;   ///< where the panels are
     QStringList recent; ///< files, the latest first; at most kMaxRecent
 
     static constexpr int kMaxRecent = 10;

@@ -276,7 +276,8 @@ private slots:
         QTest::addColumn<QString>("colours");
         for (const char *m : {"wavelet", "dct", "nlm", "bm3d"})
             QTest::newRow(m) << m << m;
-        QTest::newRow("luminance by one, colours by another") << "bm3d" << "wavelet";
+        QTest::newRow("luminance by one, colours by another") << "bm3d"
+                                                              << "wavelet";
     }
     void everyMethodCleansAndSaysHow()
     {

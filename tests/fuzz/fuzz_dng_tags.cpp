@@ -46,11 +46,14 @@ void put(QByteArray &out, double v)
 void number(fuzz::Decisions &in, uint16_t type, QByteArray &out)
 {
     switch (type) {
-    case TiffByte: case TiffAscii: case TiffUndefined: put<uint8_t>(out, extreme(in)); break;
+    case TiffByte:
+    case TiffAscii:
+    case TiffUndefined: put<uint8_t>(out, extreme(in)); break;
     case TiffSByte: put<int8_t>(out, extreme(in)); break;
     case TiffShort: put<uint16_t>(out, extreme(in)); break;
     case TiffSShort: put<int16_t>(out, extreme(in)); break;
-    case TiffLong: case TiffIfd: put<uint32_t>(out, extreme(in)); break;
+    case TiffLong:
+    case TiffIfd: put<uint32_t>(out, extreme(in)); break;
     case TiffSLong: put<int32_t>(out, extreme(in)); break;
     case TiffRational: put<uint32_t>(out, extreme(in)), put<uint32_t>(out, extreme(in)); break;
     case TiffSRational: put<int32_t>(out, extreme(in)), put<int32_t>(out, extreme(in)); break;

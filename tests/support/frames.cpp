@@ -17,7 +17,7 @@ Scene makeScene(Size size)
         for (int x = 0; x < size.width; ++x) {
             const double u = double(x) / size.width, v = double(y) / size.height;
             double r = 0.1 + 0.7 * u, g = 0.1 + 0.6 * u, b = 0.1 + 0.5 * u; // gradient
-            if (v > 0.3 && v < 0.5) { // texture of several scales, edges
+            if (v > 0.3 && v < 0.5) {                                       // texture of several scales, edges
                 const double t = 0.5 + 0.5 * std::sin(x * 0.9) * std::sin(y * 0.7 + u * 9);
                 r *= t;
                 g *= t;

@@ -17,13 +17,13 @@ struct HandMade {
     int rowsPerStrip = 34;
     int tileWidth = 0, tileHeight = 0;
     double black = 64, white = 4000;
-    int perPixel = 1; ///< 3 makes a linear DNG
+    int perPixel = 1;                                              ///< 3 makes a linear DNG
     std::vector<std::pair<uint16_t, std::vector<uint32_t>>> extra; ///< longs
     struct Entry {
         uint16_t type = TiffLong;
-        uint32_t count = 0;      ///< as the entry claims
-        QByteArray value;        ///< as it lies in the file
-        int64_t offset = -1;     ///< of the value, where it is not to be put anywhere
+        uint32_t count = 0;  ///< as the entry claims
+        QByteArray value;    ///< as it lies in the file
+        int64_t offset = -1; ///< of the value, where it is not to be put anywhere
     };
     std::map<uint16_t, Entry> raw; ///< in place of, or beside, what a sound file would have
 
@@ -100,7 +100,8 @@ struct HandMade {
             tags[tag] = {entry.type, {}};
         // Values of more than four bytes go in front of the directory.
         std::map<uint16_t, uint32_t> placed;
-        const auto sizeOf = [](int type) { return type == 1 ? 1 : type == 3 ? 2 : 4; };
+        const auto sizeOf = [](int type) { return type == 1 ? 1 : type == 3 ? 2
+                                                                            : 4; };
         for (const auto &[tag, entry] : raw) {
             placed[tag] = uint32_t(entry.offset >= 0 ? entry.offset : out.size());
             if (entry.offset < 0 && entry.value.size() > 4)

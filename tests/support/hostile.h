@@ -83,8 +83,8 @@ inline QByteArray losslessOf(uint16_t width, uint16_t height)
 {
     const auto pair = [](uint16_t v) { return QByteArray(1, char(v >> 8)) + char(v); };
     return QByteArray::fromHex("ffd8ffc4001400") + QByteArray::fromHex("0100000000000000000000000000000000") // one code, of category 0
-         + QByteArray::fromHex("ffc3000b10") + pair(height) + pair(width) + QByteArray::fromHex("01001100") + QByteArray::fromHex("ffda0008010000010000") + QByteArray(500, '\0')
-         + QByteArray::fromHex("ffd9");
+           + QByteArray::fromHex("ffc3000b10") + pair(height) + pair(width) + QByteArray::fromHex("01001100") + QByteArray::fromHex("ffda0008010000010000") + QByteArray(500, '\0')
+           + QByteArray::fromHex("ffd9");
 }
 
 inline QByteArray dngWith(const std::map<uint16_t, HandMade::Entry> &raw)
@@ -136,8 +136,7 @@ inline QList<Hostile> hostileFiles()
     { // a picture of 8.6 GB from strips that all lie at one place
         const int rows = 65535;
         HandMade d;
-        d.raw = {{TagImageWidth, longs({65535})}, {TagImageLength, longs({uint32_t(rows)})}, {TagRowsPerStrip, longs({1})},
-                 {TagStripOffsets, longs(std::vector<uint32_t>(size_t(rows), 8))}, {TagStripByteCounts, longs(std::vector<uint32_t>(size_t(rows), 131070))}};
+        d.raw = {{TagImageWidth, longs({65535})}, {TagImageLength, longs({uint32_t(rows)})}, {TagRowsPerStrip, longs({1})}, {TagStripOffsets, longs(std::vector<uint32_t>(size_t(rows), 8))}, {TagStripByteCounts, longs(std::vector<uint32_t>(size_t(rows), 131070))}};
         all.append({"strips-at-one-place.dng", d.bytes()});
     }
     { // 4,000 entries that each cover the whole file

@@ -14,8 +14,8 @@ namespace irenic {
 /// What a method is given of one tile, variance-stabilised so that the noise of every sample has sigma 1; never NaN. Every row is
 /// followed by kRowPaddingPx readable samples.
 struct TileInput {
-    std::array<PlaneView<const float>, 3> planes; ///< the sensor mosaic alone, or red, green and blue
-    CfaPattern cfa;                               ///< of a mosaic, as seen from its first sample
+    std::array<PlaneView<const float>, 3> planes;  ///< the sensor mosaic alone, or red, green and blue
+    CfaPattern cfa;                                ///< of a mosaic, as seen from its first sample
     const std::vector<BandNoise> *bands = nullptr; ///< of a full-colour tile; null for a mosaic
 
     bool isMosaic() const { return !bands; }

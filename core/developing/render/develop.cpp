@@ -258,7 +258,8 @@ Rect storedRectOf(Rect u, Size stored, int orientation)
 Rect uprightRectOf(Rect inStored, Size stored, int orientation)
 {
     // Turning back is turning by the opposite quarter; every other orientation undoes itself.
-    const int back = orientation == 6 ? 8 : orientation == 8 ? 6 : orientation;
+    const int back = orientation == 6 ? 8 : orientation == 8 ? 6
+                                                             : orientation;
     return storedRectOf(inStored, orientation >= 5 ? Size{stored.height, stored.width} : stored, back);
 }
 

@@ -8,11 +8,11 @@ namespace irenic {
 
 namespace {
 
-constexpr int kSearchPx = 10;  ///< how far away calm ground is looked for
-constexpr int kSpreadPx = 3;   ///< how far from an edge a fringe reaches
-constexpr int kContrastPx = 1; ///< an edge is contrast over 3 x 3 pixels ...
-constexpr float kEdge = 0.25f; ///< ... of at least this share of the brightest light
-constexpr int kBrightPx = 4;   ///< so near
+constexpr int kSearchPx = 10;    ///< how far away calm ground is looked for
+constexpr int kSpreadPx = 3;     ///< how far from an edge a fringe reaches
+constexpr int kContrastPx = 1;   ///< an edge is contrast over 3 x 3 pixels ...
+constexpr float kEdge = 0.25f;   ///< ... of at least this share of the brightest light
+constexpr int kBrightPx = 4;     ///< so near
 constexpr float kFloor = 0.004f; ///< below this much light contrast is noise
 constexpr int kFewestCalm = 12;
 static_assert(kFringeHaloPx >= kSearchPx + kSpreadPx + kBrightPx && kBrightPx > kContrastPx);

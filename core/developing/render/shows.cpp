@@ -43,7 +43,8 @@ void showOnly(RgbImage<float> &linear, Show show)
                 p[c] = linearOf(kMidGrey + kColourGain * (encodedOf(p[c]) - e));
         } else if (show == Show::Clipping) {
             const bool blown = std::max({p[0], p[1], p[2]}) >= kBlown;
-            p[0] = p[1] = p[2] = blown ? 1 : y <= 0 ? 0 : linearOf(0.3f + 0.45f * e);
+            p[0] = p[1] = p[2] = blown ? 1 : y <= 0 ? 0
+                                                    : linearOf(0.3f + 0.45f * e);
         }
     }
 }

@@ -7,8 +7,8 @@ namespace irenic {
 
 namespace {
 
-constexpr int kRadius = 5;       // blocks: about a fiftieth of the frame
-constexpr float kEdge = 0.4f;    // EV: what rises above this is an edge
+constexpr int kRadius = 5;    // blocks: about a fiftieth of the frame
+constexpr float kEdge = 0.4f; // EV: what rises above this is an edge
 
 /// Means over (2 r + 1)^2 places, fewer at the border.
 std::vector<float> boxMean(const std::vector<float> &in, Size size)

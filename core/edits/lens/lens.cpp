@@ -62,8 +62,7 @@ Status validate(const LensCorrection &lens)
 
 Json toJson(const LensCorrection &l)
 {
-    return {{"lateral", l.lateral}, {"vignetting", l.vignetting}, {"distortion", l.distortion}, {"red", l.red}, {"blue", l.blue}, {"bent", l.bent}, {"falloff", l.falloff}, {"fringes", l.fringes},
-            {"shape", shapeName(l.shape)}, {"from", l.from}};
+    return {{"lateral", l.lateral}, {"vignetting", l.vignetting}, {"distortion", l.distortion}, {"red", l.red}, {"blue", l.blue}, {"bent", l.bent}, {"falloff", l.falloff}, {"fringes", l.fringes}, {"shape", shapeName(l.shape)}, {"from", l.from}};
 }
 
 LensCorrection lensFrom(const JsonReader &json)
@@ -123,7 +122,11 @@ Unbending::Unbending(const LensCorrection &lens, const Rect &crop) : m_bent(lens
             for (int side = 0; side < 4; ++side) {
                 const float t = float(i) / kPlaces, w = float(crop.width), h = float(crop.height);
                 float sx, sy;
-                source(float(crop.x) + (side == 0 ? 0 : side == 1 ? w : t * w), float(crop.y) + (side == 2 ? 0 : side == 3 ? h : t * h), sx, sy);
+                source(float(crop.x) + (side == 0 ? 0 : side == 1 ? w
+                                                                  : t * w),
+                       float(crop.y) + (side == 2 ? 0 : side == 3 ? h
+                                                                  : t * h),
+                       sx, sy);
                 const bool isInside = sx >= float(crop.x) && sy >= float(crop.y) && sx <= float(crop.right()) && sy <= float(crop.bottom());
                 const bool isOutside = sx <= float(crop.x) || sy <= float(crop.y) || sx >= float(crop.right()) || sy >= float(crop.bottom());
                 if (!(inside ? isInside : isOutside))

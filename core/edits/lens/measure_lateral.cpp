@@ -14,7 +14,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kBlockCells = 32;   // side of the blocks, in cells of two by two pixels
+constexpr int kBlockCells = 32;       // side of the blocks, in cells of two by two pixels
 constexpr double kLeastRadius = 0.15; // nearer the middle nothing is bent aside
 constexpr double kMostShiftPx = 4;
 constexpr size_t kLeastBlocks = 12;

@@ -14,11 +14,11 @@ namespace irenic {
 
 namespace {
 
-constexpr int kCell = 2;                                    // pixels: a whole colour pattern
+constexpr int kCell = 2; // pixels: a whole colour pattern
 constexpr int kCellsABlock = FrameMaps::kBlockPx / kCell;
-constexpr int kFineCells = 3, kCoarseCells = 9;            // odd widths of the two bands that are held against each other
-constexpr float kNoisyEnergy = 6; ///< beside which the finest band is mostly noise
-constexpr int kNearBlocks = 3, kFarBlocks = 10;             // windows over which a place is judged
+constexpr int kFineCells = 3, kCoarseCells = 9; // odd widths of the two bands that are held against each other
+constexpr float kNoisyEnergy = 6;               ///< beside which the finest band is mostly noise
+constexpr int kNearBlocks = 3, kFarBlocks = 10; // windows over which a place is judged
 // Share of the fine band's energy in that of both; the coarse one is three times as wide. In focus it lies between 0.2 and 0.4, behind a blur of
 // four pixels below 0.15.
 constexpr float kBlurred = 0.1f, kSharp = 0.3f;

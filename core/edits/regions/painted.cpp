@@ -12,7 +12,8 @@ namespace {
 #ifndef __SANITIZE_THREAD__ // whose run time is not there yet when the loader chooses
 __attribute__((target_clones("avx2", "default")))
 #endif
-void addLine(const Stroke &s, const StrokePoint &p, const StrokePoint &q, PixelAt corner, int step, PlaneView<float> most)
+void
+addLine(const Stroke &s, const StrokePoint &p, const StrokePoint &q, PixelAt corner, int step, PlaneView<float> most)
 {
     const float reach = s.radiusPx + 1;
     const auto cell = [&](float v, int from) { return (v - float(from)) / float(step) - 0.5f; };

@@ -18,8 +18,8 @@ constexpr int kBlock = FrameMaps::kBlockPx;
 constexpr int kBrightnessReachPx = 4;
 constexpr float kDarkestEv = -14;
 constexpr float kFineFeatherPx = 2 * kBlock; // below, blocks are too coarse
-constexpr int kGuideBlocks = 4;   // radius of the guided filter
-constexpr float kGuideEdgeEv = 0.3f; // what rises above this is an edge
+constexpr int kGuideBlocks = 4;              // radius of the guided filter
+constexpr float kGuideEdgeEv = 0.3f;         // what rises above this is an edge
 
 float rising(float t)
 {
@@ -219,7 +219,8 @@ void RegionSet::sharp(const Region &region, PixelAt corner, int step, PlaneView<
             float *o = out.row(y);
             const float *w = weights.row(y);
             for (int x = 0; x < out.width; ++x)
-                o[x] = p.joins == MaskPart::Joins::Adds ? o[x] + (1 - o[x]) * w[x] : p.joins == MaskPart::Joins::Subtracts ? o[x] * (1 - w[x]) : o[x] * w[x];
+                o[x] = p.joins == MaskPart::Joins::Adds ? o[x] + (1 - o[x]) * w[x] : p.joins == MaskPart::Joins::Subtracts ? o[x] * (1 - w[x])
+                                                                                                                           : o[x] * w[x];
         }
     }
     if (region.inverted)

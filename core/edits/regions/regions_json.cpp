@@ -15,7 +15,6 @@ constexpr const char *kFormat = "irenic-regions";
 constexpr int kVersion = 1;
 constexpr double kFarPx = 1 << 24;
 
-
 Json pointsJson(const std::vector<StrokePoint> &points)
 {
     Json j = Json::array();

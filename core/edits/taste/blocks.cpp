@@ -8,8 +8,8 @@ namespace irenic {
 namespace {
 
 constexpr int kBlock = 8;
-constexpr float kGrids = 32; ///< every second of the 64 there are, like one colour of a chess board; all would cost twice and gain 0.1 dB
-constexpr float kHold = 0.3f; ///< of a step: the file leaves half a one open, but the middle is likelier than the rim
+constexpr float kGrids = 32;   ///< every second of the 64 there are, like one colour of a chess board; all would cost twice and gain 0.1 dB
+constexpr float kHold = 0.3f;  ///< of a step: the file leaves half a one open, but the middle is likelier than the rim
 constexpr float kStored = 257; ///< stored numbers to one of JPEG's
 
 using Block = std::array<float, kBlock * kBlock>;

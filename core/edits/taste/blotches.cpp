@@ -62,7 +62,8 @@ void evenBlotches(const TilePlanes &cleaned, size_t count, CfaPattern cfa, Rect 
             if (share <= 0)
                 continue;
             const float first = share * waveAt(waves[0], x, y) / 2, second = share * waveAt(waves[1], x, y) / 4;
-            const auto taken = [&](Colour c) { return c == Colour::Red ? first + second : c == Colour::Blue ? second - first : -second; };
+            const auto taken = [&](Colour c) { return c == Colour::Red ? first + second : c == Colour::Blue ? second - first
+                                                                                                            : -second; };
             if (mosaic)
                 cleaned[0].row(y)[x] -= taken(cfa.at(x, y));
             else

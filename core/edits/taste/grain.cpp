@@ -7,8 +7,8 @@ namespace irenic {
 
 namespace {
 
-constexpr int kFineReachPx = 4; // the grain has no mean over 9 x 9
-constexpr int kEvenReachPx = 4; // its strength is held over 9 x 9
+constexpr int kFineReachPx = 4;     // the grain has no mean over 9 x 9
+constexpr int kEvenReachPx = 4;     // its strength is held over 9 x 9
 constexpr float kEvenAbove = 1.15f; // of the expected energy: what noise alone hardly exceeds
 
 /// Mean of the samples of one colour around a sample of a mosaic.

@@ -10,7 +10,7 @@ namespace irenic {
 namespace {
 
 constexpr int kRounds = 6;
-constexpr int kRangeReachPx = 3; ///< over which luminance is held to its range
+constexpr int kRangeReachPx = 3;        ///< over which luminance is held to its range
 constexpr float kMosaicVariance = 0.5f; ///< of (1 2 1) / 4, one way
 
 std::vector<float> gaussian(float variance)

@@ -29,9 +29,9 @@ private:
     int convolutionReach() const { return int(m_kernel.size()) - 1; }
     void blur(PlaneView<const float> in, const std::vector<float> &kernel, PlaneView<float> out) const;
     bool m_mosaic;
-    float m_smooth, m_overshoot; ///< beyond the range around, as a share of it; below 0 where it must not even be reached
-    std::vector<float> m_kernel;      ///< half of it: the picture's blur and, of a mosaic, that of luminanceOf()
-    std::vector<float> m_ownKernel;   ///< the picture's alone
+    float m_smooth, m_overshoot;    ///< beyond the range around, as a share of it; below 0 where it must not even be reached
+    std::vector<float> m_kernel;    ///< half of it: the picture's blur and, of a mosaic, that of luminanceOf()
+    std::vector<float> m_ownKernel; ///< the picture's alone
 };
 
 } // namespace irenic

@@ -22,7 +22,8 @@ Cost costOf(const Cleaner &cleaner, ExportFormat format)
 {
     const Frame &frame = cleaner.frame();
     const bool mosaic = frame.kind == FrameKind::Mosaic;
-    const double rest = format == ExportFormat::Dng ? (mosaic ? 0.04 : 0.12) : format == ExportFormat::LinearDng ? 0.30 : 0.38;
+    const double rest = format == ExportFormat::Dng ? (mosaic ? 0.04 : 0.12) : format == ExportFormat::LinearDng ? 0.30
+                                                                                                                 : 0.38;
     return {cleaner.expectedSeconds({1000, 1000}), rest};
 }
 

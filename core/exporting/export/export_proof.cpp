@@ -86,7 +86,8 @@ bool writePng(const std::filesystem::path &path, const RgbImage<uint8_t> &pictur
     if (!out)
         return false;
     const auto quiet = [](png_structp, png_const_charp) {};
-    png_structp png = png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, [](png_structp p, png_const_charp) { png_longjmp(p, 1); }, quiet);
+    png_structp png = png_create_write_struct(
+        PNG_LIBPNG_VER_STRING, nullptr, [](png_structp p, png_const_charp) { png_longjmp(p, 1); }, quiet);
     png_infop info = png ? png_create_info_struct(png) : nullptr;
     const bool written = info && writePngRows(png, info, picture, icc, dpi, out, stop);
     png_destroy_write_struct(&png, &info);

@@ -75,7 +75,8 @@ Result<PictureFile> pictureFile(const Cleaner &cleaner, const ExportOptions &opt
     const Result<RgbImage<uint8_t>> dithered = dithered8(picture.value(), run);
     if (!dithered)
         return dithered.error();
-    return options.format == ExportFormat::Tiff ? tiffFile(dithered.value(), options, profile) : options.format == ExportFormat::Jpeg ? jpegProof(dithered.value(), options, profile) : pngProof(dithered.value(), options, profile);
+    return options.format == ExportFormat::Tiff ? tiffFile(dithered.value(), options, profile) : options.format == ExportFormat::Jpeg ? jpegProof(dithered.value(), options, profile)
+                                                                                                                                      : pngProof(dithered.value(), options, profile);
 }
 
 } // namespace

@@ -5,7 +5,12 @@ namespace irenic {
 
 namespace {
 
-enum Opcode : uint32_t { WarpRectilinear = 1, WarpFisheye = 2, FixVignetteRadial = 3, GainMap = 9 };
+enum Opcode : uint32_t {
+    WarpRectilinear = 1,
+    WarpFisheye = 2,
+    FixVignetteRadial = 3,
+    GainMap = 9,
+};
 constexpr size_t kHeaderBytes = 16, kPlaneBytes = 6 * 8, kCentreBytes = 2 * 8;
 
 /// Opcode lists are big-endian in every file.

@@ -13,7 +13,6 @@
 #include <nlohmann/json.hpp>
 #include <zlib.h>
 
-
 namespace irenic {
 
 namespace {

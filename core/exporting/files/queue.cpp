@@ -75,10 +75,7 @@ Json toJson(const ExportJob &job)
     Json noise = Json::array();
     for (const NoiseModel &m : job.seriesNoise)
         noise.push_back({m.shotGain, m.readVariance});
-    Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial},
-            {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"},
-            {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}},
-            {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", noise}};
+    Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial}, {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"}, {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}}, {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", noise}};
     j.update(editsJson(job));
     return j;
 }

@@ -27,7 +27,7 @@ public:
     bool has(const char *key) const { return m_json.is_object() && m_json.contains(key); }
     std::vector<std::string> texts(const char *key) const;
     std::vector<double> numbers(const char *key) const; ///< a member that is an array of numbers
-    std::vector<double> values() const; ///< of an array of numbers; empty where it is none
+    std::vector<double> values() const;                 ///< of an array of numbers; empty where it is none
     /// One of some names.
     template <class Enum, class FromName>
     Enum named(const char *key, const FromName &fromName) const

@@ -27,7 +27,8 @@ Character characterAt(std::string_view s, size_t at)
     const uint8_t first = byte(at);
     if (first < 0x80)
         return {first, 1};
-    const size_t length = first >= 0xf0 ? 4 : first >= 0xe0 ? 3 : 2;
+    const size_t length = first >= 0xf0 ? 4 : first >= 0xe0 ? 3
+                                                            : 2;
     if (first < 0xc2 || first > 0xf4 || at + length > s.size())
         return {};
     uint32_t code = first & (0x7f >> length);
@@ -59,7 +60,7 @@ void append(std::string &out, uint32_t code)
 template <class... Format>
 std::string number(double value, Format... format)
 {
-    char text[400]; // the longest fixed double
+    char text[400];                                                                                         // the longest fixed double
     const auto [end, error] = std::to_chars(text, text + sizeof text, value == 0 ? 0.0 : value, format...); // no -0
     return error == std::errc() ? std::string(text, end) : std::string();
 }

@@ -134,15 +134,15 @@ AtomicFile::~AtomicFile()
 
 Error AtomicFile::failure(int errorNumber) const
 {
-    const std::string what = errorNumber == ENOSPC || errorNumber == EDQUOT ? "the disk is full"
-                           : errorNumber == EACCES || errorNumber == EPERM  ? "the folder may not be written to"
-                           : errorNumber == EROFS                           ? "the drive is read-only"
-                           : errorNumber == ENAMETOOLONG                    ? "the name is too long"
-                           : errorNumber == ENOENT                          ? "the folder does not exist"
-                           : errorNumber == EEXIST                          ? "a file of that name is already there"
-                           : errorNumber == EFBIG                           ? "the file would be larger than this drive or this account allows"
-                           : errorNumber == EIO || errorNumber == ESTALE || errorNumber == ENODEV || errorNumber == ENXIO ? "the drive does not answer any more"
-                                                                            : std::strerror(errorNumber);
+    const std::string what = errorNumber == ENOSPC || errorNumber == EDQUOT                                                 ? "the disk is full"
+                             : errorNumber == EACCES || errorNumber == EPERM                                                ? "the folder may not be written to"
+                             : errorNumber == EROFS                                                                         ? "the drive is read-only"
+                             : errorNumber == ENAMETOOLONG                                                                  ? "the name is too long"
+                             : errorNumber == ENOENT                                                                        ? "the folder does not exist"
+                             : errorNumber == EEXIST                                                                        ? "a file of that name is already there"
+                             : errorNumber == EFBIG                                                                         ? "the file would be larger than this drive or this account allows"
+                             : errorNumber == EIO || errorNumber == ESTALE || errorNumber == ENODEV || errorNumber == ENXIO ? "the drive does not answer any more"
+                                                                                                                            : std::strerror(errorNumber);
     return {errorNumber == EEXIST ? ErrorCode::Taken : ErrorCode::WriteFailed, textOf(m_target) + " was not written: " + what + ". Nothing was left behind and the original is untouched.", {}};
 }
 

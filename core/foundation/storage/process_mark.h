@@ -12,7 +12,11 @@ namespace irenic {
 /// processes that see each other (pid namespace), the process's number, and when it was started.
 std::string ownMark();
 
-enum class Writer { Alive, Gone, Elsewhere }; ///< the last: on another machine, or in another container
+enum class Writer {
+    Alive,
+    Gone,
+    Elsewhere,
+}; ///< the last: on another machine, or in another container
 /// Whether the process that wrote a mark lives. Locks on files would tell, too, but not over every network.
 Writer writerOf(std::string_view mark);
 

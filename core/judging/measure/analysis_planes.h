@@ -11,8 +11,8 @@ namespace irenic {
 struct AnalysisPlanes {
     static constexpr int kStepPx = 2;
     Plane<float> luminance, redBlue, greenness;
-    Plane<float> linear; ///< mean of the colours, 1 = clipping
-    Plane<float> law;    ///< variance of `linear` by the noise law
+    Plane<float> linear;             ///< mean of the colours, 1 = clipping
+    Plane<float> law;                ///< variance of `linear` by the noise law
     std::array<Plane<float>, 3> rgb; ///< linear camera red, green, blue
 };
 

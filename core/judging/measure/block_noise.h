@@ -10,15 +10,15 @@ namespace irenic {
 /// What is left in one block, as ratios of sigma to the measured noise. Only smooth blocks are judged: elsewhere nobody can tell
 /// noise from picture.
 struct BlockNoise {
-    Rect where;               ///< stored coordinates
+    Rect where; ///< stored coordinates
     bool smooth = false;
-    float coarse = 0;         ///< variance of the untreated luminance's 4 x 4 means; 1 for white noise, more where there is faint picture
-    float luminance = 0;      ///< what is left of luminance noise
-    float colour = 0;         ///< what is left of colour noise
-    float signal = 0;         ///< mean linear signal
-    float sigmaBefore = 0;    ///< of the linear signal, untreated
-    float sigmaAfter = 0;     ///< treated
-    float sigmaLaw = 0;       ///< as the noise law has it
+    float coarse = 0;      ///< variance of the untreated luminance's 4 x 4 means; 1 for white noise, more where there is faint picture
+    float luminance = 0;   ///< what is left of luminance noise
+    float colour = 0;      ///< what is left of colour noise
+    float signal = 0;      ///< mean linear signal
+    float sigmaBefore = 0; ///< of the linear signal, untreated
+    float sigmaAfter = 0;  ///< treated
+    float sigmaLaw = 0;    ///< as the noise law has it
 };
 
 inline constexpr int kPlaceBlockSamples = 32; ///< side of a block, in samples of AnalysisPlanes, for the readings of a place

@@ -29,15 +29,15 @@ constexpr int kBlock = 32; ///< samples of AnalysisPlanes; 64 pixels of a mosaic
 
 /// One block of the frame. Energies are variances beyond noise.
 struct Block {
-    float signal = 0;        ///< mean, linear
-    float fine = 0;          ///< in single samples
-    float middle = 0;        ///< in means of 2 x 2
-    float coarse = 0;        ///< in means of 4 x 4
-    float filled = 0;        ///< the least fine + middle of its four quarters
-    float coherence = 0;     ///< 0 none, 1 all slopes in one direction
-    float steepest = 0;      ///< greatest slope between neighbouring 4 x 4 means, in noise sigmas of one sample
+    float signal = 0;    ///< mean, linear
+    float fine = 0;      ///< in single samples
+    float middle = 0;    ///< in means of 2 x 2
+    float coarse = 0;    ///< in means of 4 x 4
+    float filled = 0;    ///< the least fine + middle of its four quarters
+    float coherence = 0; ///< 0 none, 1 all slopes in one direction
+    float steepest = 0;  ///< greatest slope between neighbouring 4 x 4 means, in noise sigmas of one sample
     float saturation = 0;
-    int points = 0;          ///< small lights
+    int points = 0; ///< small lights
     bool smooth = false;
 };
 

@@ -17,7 +17,7 @@ constexpr int kPatchPx = 128;      ///< patches are read all over the frame
 constexpr int kPatchesAcross = 12; ///< at most, either way
 constexpr int kWindowStepPx = 16;
 constexpr int kFirstWindowPx = 8;
-constexpr int kSide = 8;           ///< of a DCT window, of samples two pixels apart
+constexpr int kSide = 8; ///< of a DCT window, of samples two pixels apart
 constexpr double kCalmShare = 0.1;
 constexpr size_t kWantedCalm = 120, kFewestCalm = 24;
 constexpr double kMedianOfSquare = 0.4549; ///< of a standard normal
@@ -25,8 +25,8 @@ constexpr float kClipGuard = 0.97f;
 
 struct Window {
     std::array<std::array<float, 64>, Packet::kMostBands> squares; ///< of the DCT coefficients
-    float activity = 0; ///< of luminance, but for the mean
-    std::array<float, 4> points{}; ///< squares of the point filter's answer against its surroundings
+    float activity = 0;                                            ///< of luminance, but for the mean
+    std::array<float, 4> points{};                                 ///< squares of the point filter's answer against its surroundings
     bool usable = true;
 };
 
@@ -129,7 +129,8 @@ BandNoise bandFrom(const std::array<float, 64> &variances)
     for (size_t i = 1; i < 64; ++i) {
         n.dct[i] = std::clamp(std::sqrt(variances[i]) / n.sigma, 0.05f, 20.f);
         const int highest = int(std::max(i % kSide, i / kSide));
-        auto &[sum, count] = octaves[highest >= 4 ? 0 : highest >= 2 ? 1 : 2];
+        auto &[sum, count] = octaves[highest >= 4 ? 0 : highest >= 2 ? 1
+                                                                     : 2];
         sum += double(n.dct[i]) * double(n.dct[i]);
         ++count;
     }

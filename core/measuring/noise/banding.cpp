@@ -11,18 +11,18 @@ namespace irenic {
 namespace {
 
 constexpr int kStretches = 16;
-constexpr int kReachPx = 4;        ///< neighbours of the same colour are two and four pixels away
-constexpr float kTrim = 3.3f;      ///< noise sigma; what differs more is picture
+constexpr int kReachPx = 4;   ///< neighbours of the same colour are two and four pixels away
+constexpr float kTrim = 3.3f; ///< noise sigma; what differs more is picture
 constexpr float kClipGuard = 0.97f;
 constexpr double kDifferenceVariance = 1.25; ///< of a sample minus the mean of four, in noise variances
-constexpr int kShortestLinePx = 1500; ///< shorter ones hold too few dark samples to tell banding from picture
-constexpr int kFewestStretches = 5;  ///< of a line, that are dark and agree
-constexpr float kDarkVariance = 1.5f;   ///< of the read noise's variance
-constexpr size_t kFewestLines = 64;  ///< that were measured
-constexpr int kSlowLines = 33;     ///< offsets that are alike over this many lines are left to the picture
-constexpr double kLeastShare = 1.0;    ///< of what chance makes; below, what is taken off does as much harm as good
-constexpr float kLargest = 1.5f;     ///< noise sigma in the dark; what is larger is picture
-constexpr int kRounds = 1;           ///< more follow slower changes, and noise with them: 0.51 instead of 0.41 of the rows' variance is left after two
+constexpr int kShortestLinePx = 1500;        ///< shorter ones hold too few dark samples to tell banding from picture
+constexpr int kFewestStretches = 5;          ///< of a line, that are dark and agree
+constexpr float kDarkVariance = 1.5f;        ///< of the read noise's variance
+constexpr size_t kFewestLines = 64;          ///< that were measured
+constexpr int kSlowLines = 33;               ///< offsets that are alike over this many lines are left to the picture
+constexpr double kLeastShare = 1.0;          ///< of what chance makes; below, what is taken off does as much harm as good
+constexpr float kLargest = 1.5f;             ///< noise sigma in the dark; what is larger is picture
+constexpr int kRounds = 1;                   ///< more follow slower changes, and noise with them: 0.51 instead of 0.41 of the rows' variance is left after two
 
 /// Weighted mean differences of all lines of one direction, stretch by stretch.
 struct Differences {

@@ -9,9 +9,9 @@ namespace irenic {
 namespace {
 
 // Set on simulated frames: 95 % of pixels that are truly 8 sigma hot pass in calm surroundings; of fine detail, one in 14,000 samples at most.
-constexpr float kHotSigma = 6.2f;       // from the median of its colour around
-constexpr float kOverNext = 4.2f;       // sigma beyond the next of its colour around: a lone tail is not enough
-constexpr float kOverActivity = 8.f;    // times the mean unrest of the 5 x 5 around: texture is not hot
+constexpr float kHotSigma = 6.2f;    // from the median of its colour around
+constexpr float kOverNext = 4.2f;    // sigma beyond the next of its colour around: a lone tail is not enough
+constexpr float kOverActivity = 8.f; // times the mean unrest of the 5 x 5 around: texture is not hot
 // Excess of the other colours around that means real light, or an edge: in sigma, and as a share of what stands out.
 constexpr float kLightSigma = 3.0f, kSurelyDark = 1.5f, kLightShare = 0.15f;
 // One of a pair has a neighbour that is bad too. Light of that strength would show in the other three, too.

@@ -23,7 +23,7 @@ template <class Sample>
 float irenic::mendedValue(const Sample &sample, int x, int y)
 {
     float v[8] = {sample(x - 2, y - 2), sample(x, y - 2), sample(x + 2, y - 2), sample(x - 2, y),
-                  sample(x + 2, y),     sample(x - 2, y + 2), sample(x, y + 2), sample(x + 2, y + 2)};
+                  sample(x + 2, y), sample(x - 2, y + 2), sample(x, y + 2), sample(x + 2, y + 2)};
     std::sort(v, v + 8);
     return (v[3] + v[4]) / 2;
 }

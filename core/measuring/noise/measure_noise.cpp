@@ -20,8 +20,8 @@ namespace {
 
 constexpr int kMinSidePx = 16;
 constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
-constexpr double kTrusted = 0.4;      ///< confidence below which the file's own profile is believed rather than the measurement
-constexpr double kAgreement = 1.25;   ///< ratio of sigmas up to which two descriptions agree
+constexpr double kTrusted = 0.4;    ///< confidence below which the file's own profile is believed rather than the measurement
+constexpr double kAgreement = 1.25; ///< ratio of sigmas up to which two descriptions agree
 
 /// The frame's noise in the words a photographer uses, at its median green tone.
 void describe(const Frame &frame, NoiseReport &report)
@@ -34,7 +34,8 @@ void describe(const Frame &frame, NoiseReport &report)
     std::array<double, 3> wb{1 / frame.colour.asShotNeutral[0], 1 / frame.colour.asShotNeutral[1], 1 / frame.colour.asShotNeutral[2]};
     for (int y = a.y; y + 1 < a.bottom(); y += step)
         for (int x = a.x; x + 1 < a.right(); x += step)
-            greens.push_back(!mosaic ? levels.linear(x, y, 1) : frame.cfa.at(x, y) == Colour::Green ? levels.linear(x, y) : levels.linear(x + 1, y));
+            greens.push_back(!mosaic ? levels.linear(x, y, 1) : frame.cfa.at(x, y) == Colour::Green ? levels.linear(x, y)
+                                                                                                    : levels.linear(x + 1, y));
     std::nth_element(greens.begin(), greens.begin() + ptrdiff_t(greens.size() / 2), greens.end());
     const double mid = std::max(double(greens[greens.size() / 2]), 0.001);
     report.midSignal = float(mid);
@@ -133,9 +134,9 @@ std::string reasonFor(const Frame &frame, const NoiseLaw &law)
 {
     if (law.blocks == 0)
         return "Every part of the frame is clipped or black; there is nothing to measure noise by.";
-    std::string reason = law.confidence > 0.75 ? "Smooth areas of many tones pin the noise down well."
-                       : law.confidence > kTrusted ? "Few smooth areas; the noise is measured to within about a fifth."
-                                                   : "Hardly any smooth areas; the measured noise is a guess from the texture's floor.";
+    std::string reason = law.confidence > 0.75       ? "Smooth areas of many tones pin the noise down well."
+                         : law.confidence > kTrusted ? "Few smooth areas; the noise is measured to within about a fifth."
+                                                     : "Hardly any smooth areas; the measured noise is a guess from the texture's floor.";
     if (frame.kind == FrameKind::Rendered)
         reason += " The file is a finished picture, whose noise is blurred and bent by what was done to it: the raw file would do better.";
     return reason;

@@ -9,7 +9,7 @@ namespace irenic {
 namespace {
 
 constexpr size_t kFewestSquares = 1000;
-constexpr int kMarginPx = 2;      ///< light leaks past the mask's edge
+constexpr int kMarginPx = 2; ///< light leaks past the mask's edge
 constexpr double kDarkEnough = 0.05;
 
 std::vector<Rect> maskedAreas(const Frame &frame)
@@ -21,8 +21,7 @@ std::vector<Rect> maskedAreas(const Frame &frame)
             for (size_t i = 0; i + 3 < v.size(); i += 4) // top, left, bottom, right
                 areas.push_back({int(v[i + 1]), int(v[i]), int(v[i + 3] - v[i + 1]), int(v[i + 2] - v[i])});
     if (areas.empty())
-        areas = {{0, 0, whole.width, a.y}, {0, a.bottom(), whole.width, whole.height - a.bottom()}, {0, a.y, a.x, a.height},
-                 {a.right(), a.y, whole.width - a.right(), a.height}};
+        areas = {{0, 0, whole.width, a.y}, {0, a.bottom(), whole.width, whole.height - a.bottom()}, {0, a.y, a.x, a.height}, {a.right(), a.y, whole.width - a.right(), a.height}};
     for (Rect &r : areas)
         r = r.grownBy(-kMarginPx).intersected(whole);
     return areas;

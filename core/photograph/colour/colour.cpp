@@ -33,7 +33,8 @@ T atWhite(const std::array<std::optional<T>, 2> &pair, double share, const T &ot
 {
     if (pair[0] && pair[1])
         return mixed(*pair[0], *pair[1], share);
-    return pair[0] ? *pair[0] : pair[1] ? *pair[1] : otherwise;
+    return pair[0] ? *pair[0] : pair[1] ? *pair[1]
+                                        : otherwise;
 }
 
 } // namespace
@@ -82,18 +83,25 @@ double colourTemperature(Chromaticity c)
 double temperatureOfIlluminant(int exifCode)
 {
     switch (exifCode) {
-    case 3: case 17: return 2856;           // tungsten, standard light A
-    case 24: return 3200;                   // studio tungsten
-    case 2: case 14: return 4200;           // fluorescent, cool white
+    case 3:
+    case 17: return 2856; // tungsten, standard light A
+    case 24: return 3200; // studio tungsten
+    case 2:
+    case 14: return 4200; // fluorescent, cool white
     case 12: return 6400;
     case 13: return 5000;
     case 15: return 3450;
-    case 18: return 4874;                   // standard light B
-    case 19: return 6774;                   // standard light C
-    case 1: case 4: case 9: case 20: return 5500; // daylight, flash, fine weather, D55
-    case 10: case 21: return 6504;          // cloudy, D65
-    case 11: case 22: return 7504;          // shade, D75
-    case 23: return 5003;                   // D50
+    case 18: return 4874; // standard light B
+    case 19: return 6774; // standard light C
+    case 1:
+    case 4:
+    case 9:
+    case 20: return 5500; // daylight, flash, fine weather, D55
+    case 10:
+    case 21: return 6504; // cloudy, D65
+    case 11:
+    case 22: return 7504; // shade, D75
+    case 23: return 5003; // D50
     default: return 0;
     }
 }

@@ -12,7 +12,7 @@ bool CfaPattern::isBayer() const
 {
     const auto count = [&](Colour c) { return std::count(cells.begin(), cells.end(), c); };
     return count(Colour::Red) == 1 && count(Colour::Blue) == 1 && count(Colour::Green) == 2
-        && (cells[0] == cells[3] || cells[1] == cells[2]);
+           && (cells[0] == cells[3] || cells[1] == cells[2]);
 }
 
 CfaPattern CfaPattern::shifted(int dx, int dy) const

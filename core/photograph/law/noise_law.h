@@ -15,9 +15,9 @@ struct QuadSampling {
     int blockPx;
     std::vector<std::vector<Quad>> cells; ///< by colour, or by cell of the pattern; as many quads in each block
 
-    static QuadSampling twoByTwo();                                      ///< four cells; squares of two pixels, 16 to a block
+    static QuadSampling twoByTwo();                                       ///< four cells; squares of two pixels, 16 to a block
     static QuadSampling sixBySix(const std::array<uint8_t, 36> &colours); ///< three colours; squares of six pixels
-    static QuadSampling fullColour();                                    ///< squares of four: wider than what demosaicing blurs
+    static QuadSampling fullColour();                                     ///< squares of four: wider than what demosaicing blurs
 };
 
 /// What the law is read from.
@@ -26,8 +26,8 @@ struct LawInput {
     QuadSampling sampling;
     /// Linear signal at (x, y) of a cell, 1 where the sensor clips; NaN where the number stored says nothing.
     std::function<float(int x, int y, size_t cell)> value;
-    double varianceFloor = 0;      ///< what rounding alone leaves
-    bool clippedAtBlack = false;   ///< numbers below black are missing, so dark tones show only half their noise
+    double varianceFloor = 0;           ///< what rounding alone leaves
+    bool clippedAtBlack = false;        ///< numbers below black are missing, so dark tones show only half their noise
     std::optional<double> readVariance; ///< where it is known: the line's intercept is then given
 };
 

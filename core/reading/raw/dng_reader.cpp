@@ -124,7 +124,7 @@ private:
         s.compression = int(d.number(TagCompression, 1));
         if (s.compression != CompressionNone && s.compression != CompressionJpeg)
             return refuse(ErrorCode::Unsupported, "is compressed in a way that this version does not read (TIFF compression "
-                              + std::to_string(s.compression) + ")");
+                                                      + std::to_string(s.compression) + ")");
         s.bits = int(d.number(TagBitsPerSample, 0));
         if (s.bits < 8 || s.bits > 16 || d.number(TagSampleFormat, 1) != 1)
             return refuse(ErrorCode::Unsupported, "stores " + std::to_string(s.bits) + " bits a sample; 8 to 16 are read");
@@ -144,7 +144,7 @@ private:
         const size_t needed = size_t(s.across()) * size_t(s.down());
         if (s.offsets.size() != needed || s.byteCounts.size() != needed)
             return refuse(ErrorCode::Damaged, "lists " + std::to_string(s.offsets.size()) + " pieces of picture where its size asks for "
-                              + std::to_string(needed));
+                                                  + std::to_string(needed));
         // No two pieces share their bytes, or a small file could ask for any amount of memory and time.
         if (const double all = std::accumulate(s.byteCounts.begin(), s.byteCounts.end(), 0.0); all > double(m_tree.fileBytes))
             return refuse(ErrorCode::Damaged, "is damaged: its pieces of picture lie on top of each other");
@@ -449,10 +449,9 @@ Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<co
     if (dead == 0)
         return std::string();
     if (dead * 2 >= active.height)
-        return fileError(ErrorCode::Damaged, file, "holds no picture: " + std::to_string(dead) + " of its "
-                             + std::to_string(active.height) + " rows are one flat value");
+        return fileError(ErrorCode::Damaged, file, "holds no picture: " + std::to_string(dead) + " of its " + std::to_string(active.height) + " rows are one flat value");
     return std::to_string(dead) + " of " + std::to_string(active.height)
-         + " rows hold no picture (one flat value); the file may be damaged.";
+           + " rows hold no picture (one flat value); the file may be damaged.";
 }
 
 } // namespace irenic

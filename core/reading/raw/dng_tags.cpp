@@ -18,8 +18,8 @@ struct TagRange {
 };
 
 constexpr double kLong = 4294967295.0;
-constexpr double kSide = 65535;    ///< pixels
-constexpr double kLevel = 1e9;     ///< of stored numbers, more than 16 bits have
+constexpr double kSide = 65535; ///< pixels
+constexpr double kLevel = 1e9;  ///< of stored numbers, more than 16 bits have
 constexpr double kMatrix = 1000;
 constexpr uint32_t kPieces = 1u << 22, kPattern = 16 * 16 * 4;
 

@@ -10,8 +10,8 @@
 #include <libraw/libraw.h>
 
 #include <cmath>
-#include <numeric>
 #include <ctime>
+#include <numeric>
 
 namespace irenic {
 
@@ -76,7 +76,9 @@ Plane<uint16_t> copySamples(const LibRaw &raw)
 /// Exif orientation from LibRaw's turn code (dcraw convention: 3 half turn, 5 quarter left, 6 quarter right).
 int orientationOfFlip(int flip)
 {
-    return flip == 3 ? 3 : flip == 5 ? 8 : flip == 6 ? 6 : 1;
+    return flip == 3 ? 3 : flip == 5 ? 8
+                       : flip == 6   ? 6
+                                     : 1;
 }
 
 ShootingData shootingDataOf(const libraw_data_t &d, int bits)
@@ -115,7 +117,8 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
     frame->active = {d.sizes.left_margin, d.sizes.top_margin, d.sizes.width, d.sizes.height};
     const auto colourAt = [&](int y, int x) {
         const int plane = raw->COLOR(y, x);
-        return plane == 0 ? Colour::Red : plane == 2 ? Colour::Blue : Colour::Green;
+        return plane == 0 ? Colour::Red : plane == 2 ? Colour::Blue
+                                                     : Colour::Green;
     };
     CfaPattern pattern;
     for (int i = 0; i < 4; ++i)

@@ -105,7 +105,9 @@ public:
                 return fail("ends inside a segment");
             const auto segment = m_bytes.subspan(at + 4, length - 2);
             at += 2 + length;
-            if (marker == 0xc4 ? !tables(segment) : marker == 0xc3 ? !frame(segment) : marker == 0xdd ? !restartInterval(segment) : false)
+            if (marker == 0xc4 ? !tables(segment) : marker == 0xc3 ? !frame(segment)
+                                                : marker == 0xdd   ? !restartInterval(segment)
+                                                                   : false)
                 return fail("has contradictory tables");
             if (marker == 0xda)
                 return scan(segment, m_bytes.subspan(at));

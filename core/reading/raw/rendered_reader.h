@@ -9,7 +9,11 @@
 
 namespace irenic {
 
-enum class RenderedKind { Tiff, Jpeg, Png };
+enum class RenderedKind {
+    Tiff,
+    Jpeg,
+    Png,
+};
 
 /// By the first bytes; a TIFF counts unless its ending or its contents are those of a raw file.
 std::optional<RenderedKind> renderedKindOf(const std::filesystem::path &file);

@@ -17,16 +17,17 @@ namespace {
 
 constexpr int kSide = 6;
 constexpr int kNeighbours = 6;
-constexpr float kBadSigma = 7;      ///< from the median of its colour around
+constexpr float kBadSigma = 7; ///< from the median of its colour around
 // LibRaw refuses less than 512 pixels, and works in tiles of 512 that leave seams where they meet: so it is given one such tile at a
 // time, of which the middle is used. Its corner and its halo count whole patterns.
 constexpr int kTilePx = 512, kCorePx = 438, kHaloPx = 36;
-constexpr float kLightSigma = 3;    ///< mean excess of the four direct neighbours, in sigma of it, that means real light
+constexpr float kLightSigma = 3; ///< mean excess of the four direct neighbours, in sigma of it, that means real light
 
 /// The nearest index of the same phase that is inside; size >= 6.
 int inside(int i, int size)
 {
-    return i < 0 ? i + (kSide - 1 - i) / kSide * kSide : i < size ? i : i - (i - size + kSide) / kSide * kSide;
+    return i < 0 ? i + (kSide - 1 - i) / kSide * kSide : i < size ? i
+                                                                  : i - (i - size + kSide) / kSide * kSide;
 }
 
 /// Where the nearest samples of the same colour lie, by place in the pattern.

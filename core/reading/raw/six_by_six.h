@@ -14,7 +14,7 @@ struct SixBySixMosaic {
     SixBySixPattern pattern;          ///< as seen from its first sample
     std::array<float, 3> black;       ///< red, green, blue, in stored numbers
     float white;
-    Vector3 neutral;                  ///< camera response to white; demosaicing compares colours
+    Vector3 neutral; ///< camera response to white; demosaicing compares colours
 };
 
 /// The pattern of the simulated "Tarn Bench-X".

@@ -112,10 +112,10 @@ private:
             return fail("has entries that point beyond its end; it is cut off or damaged");
         if (m_bigEndian)
             swapUnits(e.bytes, swapUnit(e.type));
-        std::vector<TiffDirectory> *below = e.tag == TagSubIfds ? &out.subDirectories
-                                          : e.tag == TagExifIfd ? &out.exif
-                                          : e.tag == TagGpsIfd  ? &out.gps
-                                                                : nullptr;
+        std::vector<TiffDirectory> *below = e.tag == TagSubIfds   ? &out.subDirectories
+                                            : e.tag == TagExifIfd ? &out.exif
+                                            : e.tag == TagGpsIfd  ? &out.gps
+                                                                  : nullptr;
         if (!below) {
             out.entries.push_back(std::move(e));
             return true;
@@ -151,11 +151,14 @@ double TiffEntry::number(size_t i) const
     if (i >= count)
         return 0;
     switch (type) {
-    case TiffByte: case TiffUndefined: case TiffAscii: return load<uint8_t>(bytes, i);
+    case TiffByte:
+    case TiffUndefined:
+    case TiffAscii: return load<uint8_t>(bytes, i);
     case TiffSByte: return load<int8_t>(bytes, i);
     case TiffShort: return load<uint16_t>(bytes, i * 2);
     case TiffSShort: return load<int16_t>(bytes, i * 2);
-    case TiffLong: case TiffIfd: return load<uint32_t>(bytes, i * 4);
+    case TiffLong:
+    case TiffIfd: return load<uint32_t>(bytes, i * 4);
     case TiffSLong: return load<int32_t>(bytes, i * 4);
     case TiffFloat: return load<float>(bytes, i * 4);
     case TiffDouble: return load<double>(bytes, i * 8);

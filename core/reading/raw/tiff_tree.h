@@ -14,8 +14,19 @@
 namespace irenic {
 
 enum TiffType : uint16_t {
-    TiffByte = 1, TiffAscii, TiffShort, TiffLong, TiffRational, TiffSByte, TiffUndefined, TiffSShort,
-    TiffSLong, TiffSRational, TiffFloat, TiffDouble, TiffIfd
+    TiffByte = 1,
+    TiffAscii,
+    TiffShort,
+    TiffLong,
+    TiffRational,
+    TiffSByte,
+    TiffUndefined,
+    TiffSShort,
+    TiffSLong,
+    TiffSRational,
+    TiffFloat,
+    TiffDouble,
+    TiffIfd
 };
 
 /// Bytes of one value of a type; 0 where the type is unknown.
@@ -30,7 +41,7 @@ struct TiffEntry {
 
     double number(size_t i = 0) const; ///< value i of any numeric type; 0 past the end; not a number for x/0
     std::vector<double> numbers() const;
-    std::string text() const;          ///< up to the first NUL
+    std::string text() const; ///< up to the first NUL
 };
 
 /// One directory, entries sorted by tag, with the directories that hang below it.
@@ -74,31 +85,97 @@ struct SourceTags {
 
 /// Tags by their names in TIFF 6.0, TIFF/EP, Exif 2.3 and DNG 1.4.
 enum TiffTag : uint16_t {
-    TagNewSubFileType = 254, TagImageWidth = 256, TagImageLength = 257, TagBitsPerSample = 258,
-    TagCompression = 259, TagPhotometric = 262, TagImageDescription = 270, TagMake = 271, TagModel = 272,
-    TagStripOffsets = 273, TagOrientation = 274, TagSamplesPerPixel = 277, TagRowsPerStrip = 278,
-    TagStripByteCounts = 279, TagXResolution = 282, TagYResolution = 283, TagPlanarConfiguration = 284,
-    TagResolutionUnit = 296, TagSoftware = 305, TagDateTime = 306, TagArtist = 315, TagPredictor = 317,
-    TagTileWidth = 322, TagTileLength = 323, TagTileOffsets = 324, TagTileByteCounts = 325, TagSubIfds = 330,
-    TagSampleFormat = 339, TagXmp = 700, TagCfaRepeatPatternDim = 33421, TagCfaPattern = 33422,
-    TagCopyright = 33432, TagExposureTime = 33434, TagFNumber = 33437, TagExifIfd = 34665, TagGpsIfd = 34853,
-    TagIso = 34855, TagExifVersion = 36864, TagDateTimeOriginal = 36867, TagDateTimeDigitized = 36868,
-    TagFocalLength = 37386, TagMakerNote = 37500, TagLensModel = 42036, TagColorSpace = 40961,
+    TagNewSubFileType = 254,
+    TagImageWidth = 256,
+    TagImageLength = 257,
+    TagBitsPerSample = 258,
+    TagCompression = 259,
+    TagPhotometric = 262,
+    TagImageDescription = 270,
+    TagMake = 271,
+    TagModel = 272,
+    TagStripOffsets = 273,
+    TagOrientation = 274,
+    TagSamplesPerPixel = 277,
+    TagRowsPerStrip = 278,
+    TagStripByteCounts = 279,
+    TagXResolution = 282,
+    TagYResolution = 283,
+    TagPlanarConfiguration = 284,
+    TagResolutionUnit = 296,
+    TagSoftware = 305,
+    TagDateTime = 306,
+    TagArtist = 315,
+    TagPredictor = 317,
+    TagTileWidth = 322,
+    TagTileLength = 323,
+    TagTileOffsets = 324,
+    TagTileByteCounts = 325,
+    TagSubIfds = 330,
+    TagSampleFormat = 339,
+    TagXmp = 700,
+    TagCfaRepeatPatternDim = 33421,
+    TagCfaPattern = 33422,
+    TagCopyright = 33432,
+    TagExposureTime = 33434,
+    TagFNumber = 33437,
+    TagExifIfd = 34665,
+    TagGpsIfd = 34853,
+    TagIso = 34855,
+    TagExifVersion = 36864,
+    TagDateTimeOriginal = 36867,
+    TagDateTimeDigitized = 36868,
+    TagFocalLength = 37386,
+    TagMakerNote = 37500,
+    TagLensModel = 42036,
+    TagColorSpace = 40961,
     TagExposureProgram = 34850,
-    TagDngVersion = 50706, TagDngBackwardVersion = 50707, TagUniqueCameraModel = 50708, TagCfaPlaneColor = 50710,
-    TagCfaLayout = 50711, TagLinearizationTable = 50712, TagBlackLevelRepeatDim = 50713, TagBlackLevel = 50714,
-    TagBlackLevelDeltaH = 50715, TagBlackLevelDeltaV = 50716, TagWhiteLevel = 50717, TagDefaultScale = 50718,
-    TagDefaultCropOrigin = 50719, TagDefaultCropSize = 50720, TagColorMatrix1 = 50721, TagColorMatrix2 = 50722,
-    TagCameraCalibration1 = 50723, TagCameraCalibration2 = 50724, TagAnalogBalance = 50727,
-    TagAsShotNeutral = 50728, TagAsShotWhiteXy = 50729, TagBaselineExposure = 50730, TagDngPrivateData = 50740,
-    TagMakerNoteSafety = 50741, TagCalibrationIlluminant1 = 50778, TagCalibrationIlluminant2 = 50779,
-    TagRawDataUniqueId = 50781, TagOriginalRawFileName = 50827, TagActiveArea = 50829, TagMaskedAreas = 50830,
-    TagForwardMatrix1 = 50964, TagForwardMatrix2 = 50965, TagPreviewColorSpace = 50970, TagRawImageDigest = 50972,
-    TagOpcodeList1 = 51008, TagOpcodeList2 = 51009, TagOpcodeList3 = 51022, TagNoiseProfile = 51041,
-    TagNewRawImageDigest = 51111, TagNoiseReductionApplied = 50935
+    TagDngVersion = 50706,
+    TagDngBackwardVersion = 50707,
+    TagUniqueCameraModel = 50708,
+    TagCfaPlaneColor = 50710,
+    TagCfaLayout = 50711,
+    TagLinearizationTable = 50712,
+    TagBlackLevelRepeatDim = 50713,
+    TagBlackLevel = 50714,
+    TagBlackLevelDeltaH = 50715,
+    TagBlackLevelDeltaV = 50716,
+    TagWhiteLevel = 50717,
+    TagDefaultScale = 50718,
+    TagDefaultCropOrigin = 50719,
+    TagDefaultCropSize = 50720,
+    TagColorMatrix1 = 50721,
+    TagColorMatrix2 = 50722,
+    TagCameraCalibration1 = 50723,
+    TagCameraCalibration2 = 50724,
+    TagAnalogBalance = 50727,
+    TagAsShotNeutral = 50728,
+    TagAsShotWhiteXy = 50729,
+    TagBaselineExposure = 50730,
+    TagDngPrivateData = 50740,
+    TagMakerNoteSafety = 50741,
+    TagCalibrationIlluminant1 = 50778,
+    TagCalibrationIlluminant2 = 50779,
+    TagRawDataUniqueId = 50781,
+    TagOriginalRawFileName = 50827,
+    TagActiveArea = 50829,
+    TagMaskedAreas = 50830,
+    TagForwardMatrix1 = 50964,
+    TagForwardMatrix2 = 50965,
+    TagPreviewColorSpace = 50970,
+    TagRawImageDigest = 50972,
+    TagOpcodeList1 = 51008,
+    TagOpcodeList2 = 51009,
+    TagOpcodeList3 = 51022,
+    TagNoiseProfile = 51041,
+    TagNewRawImageDigest = 51111,
+    TagNoiseReductionApplied = 50935
 };
 
-enum : int { PhotometricRgb = 2, PhotometricCfa = 32803, PhotometricLinearRaw = 34892 };
-enum : int { CompressionNone = 1, CompressionJpeg = 7 };
+enum : int { PhotometricRgb = 2,
+             PhotometricCfa = 32803,
+             PhotometricLinearRaw = 34892 };
+enum : int { CompressionNone = 1,
+             CompressionJpeg = 7 };
 
 } // namespace irenic

@@ -74,9 +74,9 @@ Result<Scene> readTiffScene(const std::filesystem::path &file)
         for (uint32_t x = 0; x < width; ++x)
             for (uint32_t c = 0; c < 3; ++c) {
                 const size_t i = size_t(x) * channels + c;
-                const float v = isFloat     ? reinterpret_cast<const float *>(row.data())[i]
-                              : bits == 16 ? srgbDecoded(float(reinterpret_cast<const uint16_t *>(row.data())[i]) / 65535)
-                                            : srgbDecoded(float(reinterpret_cast<const uint8_t *>(row.data())[i]) / 255);
+                const float v = isFloat      ? reinterpret_cast<const float *>(row.data())[i]
+                                : bits == 16 ? srgbDecoded(float(reinterpret_cast<const uint16_t *>(row.data())[i]) / 65535)
+                                             : srgbDecoded(float(reinterpret_cast<const uint8_t *>(row.data())[i]) / 255);
                 scene.rgb[(size_t(y) * width + x) * 3 + c] = v;
             }
     }

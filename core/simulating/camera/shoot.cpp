@@ -12,10 +12,15 @@ namespace irenic {
 
 namespace {
 
-enum Stream : uint64_t { StreamPixel = 1, StreamRow, StreamColumn, StreamHot };
+enum Stream : uint64_t {
+    StreamPixel = 1,
+    StreamRow,
+    StreamColumn,
+    StreamHot,
+};
 
-constexpr double kFullWellAtIso100 = 52000;   // electrons
-constexpr double kReadNoiseFloor = 1.5;       // electrons, before the amplifier
+constexpr double kFullWellAtIso100 = 52000;    // electrons
+constexpr double kReadNoiseFloor = 1.5;        // electrons, before the amplifier
 constexpr double kReadNoiseAfterAmplifier = 9; // electrons at ISO 100, after it
 
 /// Scene colour to camera signal at normal exposure: the scene's white reaches 1 in the channel that sees most of it.

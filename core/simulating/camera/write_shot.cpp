@@ -29,8 +29,8 @@ TiffDirectory exifOf(const ShootOptions &o)
     e.setNumber(TagExposureProgram, TiffShort, 1);
     // Exif 2.3: the short holds 65535 for "more than that"; the sensitivity itself then stands in a long.
     e.setNumber(TagIso, TiffShort, std::min(o.iso, 65535));
-    e.setNumber(0x8830, TiffShort, 2);     // SensitivityType: recommended exposure index
-    e.setNumber(0x8832, TiffLong, o.iso);  // RecommendedExposureIndex
+    e.setNumber(0x8830, TiffShort, 2);    // SensitivityType: recommended exposure index
+    e.setNumber(0x8832, TiffLong, o.iso); // RecommendedExposureIndex
     e.setBytes(TagExifVersion, TiffUndefined, asBytes({'0', '2', '3', '0'}));
     e.setText(TagDateTimeOriginal, o.dateTime);
     e.setText(TagDateTimeDigitized, o.dateTime);
@@ -138,8 +138,7 @@ Status writeShot(const std::filesystem::path &file, const Shot &shot, const Shoo
 
 Status writeTruth(const std::filesystem::path &stem, const ShotTruth &truth)
 {
-    nlohmann::json j{{"shotGain", truth.noise.shotGain}, {"readVariance", truth.noise.readVariance},
-                     {"fullWellElectrons", truth.fullWellElectrons}, {"readNoiseElectrons", truth.readNoiseElectrons}};
+    nlohmann::json j{{"shotGain", truth.noise.shotGain}, {"readVariance", truth.noise.readVariance}, {"fullWellElectrons", truth.fullWellElectrons}, {"readNoiseElectrons", truth.readNoiseElectrons}};
     j["hotPixels"] = nlohmann::json::array();
     for (size_t i = 0; i < truth.hotPixels.size(); ++i)
         j["hotPixels"].push_back({{"x", truth.hotPixels[i].x}, {"y", truth.hotPixels[i].y}, {"signal", truth.hotSignal[i]}});

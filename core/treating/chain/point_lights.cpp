@@ -9,7 +9,7 @@ constexpr float kFrom = 3.7f; // sigma of the filtered residual where giving bac
 constexpr float kFull = 4.4f; // and where all is given back
 // A point that the cleaned picture itself shows, alone above all of its colour around, has lost its faint rim: the whole of
 // it is given back. Something must be missing, though, or every crest of a texture would get its noise back.
-constexpr float kMissing = 1.25f; // sigma of the filtered residual
+constexpr float kMissing = 1.25f;                       // sigma of the filtered residual
 constexpr float kShinesFrom = 2.2f, kShinesFull = 3.0f; // sigma above the brightest of the rings
 constexpr int kRingsPx[] = {4, 6};
 

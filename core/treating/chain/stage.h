@@ -33,7 +33,7 @@ struct ChainFacts {
     FrameEdits edits;
     const RegionSet *regions; ///< null where none take part
     Variants variants;
-    bool takesNoise;          ///< some noise, blotches or blocks are to be taken away
+    bool takesNoise; ///< some noise, blotches or blocks are to be taken away
     Linearizer levels;
     std::array<Stabiliser, 4> stabilisers; ///< as NoiseReport::cells
     NoiseModel meanNoise;                  ///< of the cells
@@ -92,7 +92,7 @@ class Stage
 {
 public:
     struct Traits {
-        const char *name;               ///< for benchmarks and for the chain's identity
+        const char *name; ///< for benchmarks and for the chain's identity
         Space from, to;
         int haloPx = 0;                 ///< that it looks at on every side of what it answers
         double secondsPerMegapixel = 0; ///< of what it computes, on two cores of a middling machine

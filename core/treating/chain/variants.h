@@ -44,8 +44,8 @@ public:
     Variants(const Treatment &treatment, const RegionSet *regions);
 
     const std::vector<Variant> &list() const { return m_list; }
-    const std::vector<PlaceSettings> &settings() const { return m_settings; } ///< of the trial, then of every region
-    const std::vector<std::array<size_t, 3>> &ofSettings() const { return m_of; }          ///< variants of each, in shadows, mid-tones and lights
+    const std::vector<PlaceSettings> &settings() const { return m_settings; }     ///< of the trial, then of every region
+    const std::vector<std::array<size_t, 3>> &ofSettings() const { return m_of; } ///< variants of each, in shadows, mid-tones and lights
     bool isOne() const { return m_list.size() == 1; }
     bool any(double PlaceSettings::*value) const;
     std::string text() const; ///< which strengths every setting has in every tone; tells two of them apart

@@ -372,7 +372,8 @@ private slots:
             QTRY_VERIFY_WITH_TIMEOUT(blind->left()->isSettled() && blind->right()->isSettled(), kPatienceMs);
             const bool left = blind->left()->content().treatment == favourite, right = blind->right()->content().treatment == favourite;
             QVERIFY(!(blind->left()->content().treatment == blind->right()->content().treatment));
-            QTest::keyClick(blind, left ? Qt::Key_Left : right ? Qt::Key_Right : Qt::Key_Down);
+            QTest::keyClick(blind, left ? Qt::Key_Left : right ? Qt::Key_Right
+                                                               : Qt::Key_Down);
         }
         QVERIFY2(blind->verdict().contains("You preferred B"), qPrintable(blind->verdict()));
         QVERIFY2(blind->verdict().contains("more pair"), "three pairs settle nothing");

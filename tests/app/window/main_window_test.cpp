@@ -15,8 +15,8 @@
 #include <QDoubleSpinBox>
 #include <QDragEnterEvent>
 #include <QLabel>
-#include <QMenu>
 #include <QLineEdit>
+#include <QMenu>
 #include <QMimeData>
 #include <QPushButton>
 #include <QRadioButton>
@@ -297,7 +297,7 @@ private slots:
         QSet<QString> keys;
         for (const QAction *a : m_window->actions())
             for (const QKeySequence &k : a->shortcuts()) {
-                QVERIFY2(!keys.contains(k.toString()) , qPrintable(k.toString()));
+                QVERIFY2(!keys.contains(k.toString()), qPrintable(k.toString()));
                 keys.insert(k.toString());
             }
         page->close();

@@ -20,8 +20,10 @@ private slots:
     {
         std::atomic<int> afterwards = 0;
         const auto count = [&] { ++afterwards; };
-        QVERIFY(abandonable({}, "x", [] { return Status(); }, count));
-        const Status failed = abandonable({}, "x", [] { return Status(Error{ErrorCode::Damaged, "no good", {}}); }, count);
+        QVERIFY(abandonable(
+            {}, "x", [] { return Status(); }, count));
+        const Status failed = abandonable(
+            {}, "x", [] { return Status(Error{ErrorCode::Damaged, "no good", {}}); }, count);
         QVERIFY(!failed);
         QCOMPARE(failed.error().userMessage, std::string("no good"));
         QCOMPARE(afterwards.load(), 0); // for what was left alone only
@@ -63,12 +65,12 @@ private slots:
         std::atomic<bool> bodyEnded = false;
         auto cleanedUp = cleaned.get_future();
         auto answer = std::async(std::launch::async, [&] {
-            return abandonable(stop.get_token(), "x", [&] {
+            return abandonable(
+                stop.get_token(), "x", [&] {
                 begun.set_value();
                 letGo.get_future().wait();
                 bodyEnded = true;
-                return Status();
-            }, [&] { bodyEnded ? cleaned.set_value() : cleaned.set_exception(std::make_exception_ptr(std::logic_error("too early"))); });
+                return Status(); }, [&] { bodyEnded ? cleaned.set_value() : cleaned.set_exception(std::make_exception_ptr(std::logic_error("too early"))); });
         });
         begun.get_future().wait();
         stop.request_stop();
@@ -85,7 +87,8 @@ private slots:
         std::stop_source stop;
         stop.request_stop();
         bool begun = false;
-        QVERIFY(!abandonable(stop.get_token(), "x", [&] { begun = true; return Status(); }, [] {}));
+        QVERIFY(!abandonable(
+            stop.get_token(), "x", [&] { begun = true; return Status(); }, [] {}));
         QVERIFY(!begun);
     }
 };

@@ -40,7 +40,7 @@ private slots:
         QTest::newRow("surrogate") << QByteArray("\xed\xa0\x80");
         QTest::newRow("beyond Unicode") << QByteArray("\xf5\x80\x80\x80");
         QTest::newRow("looks like an escape") << QByteArray("\xef\x9e\x80 and \xef\x9f\xbf"); // U+F780, U+F7FF
-        QTest::newRow("near an escape") << QByteArray("\xef\x9d\xbf\xef\xa0\x80"); // U+F77F, U+F800
+        QTest::newRow("near an escape") << QByteArray("\xef\x9d\xbf\xef\xa0\x80");            // U+F77F, U+F800
         QByteArray all;
         for (int b = 1; b < 256; ++b)
             all.append(char(b));

@@ -157,7 +157,7 @@ private slots:
         Taste tones;
         tones.luminanceShadows = 0.9;
         tones.luminanceLights = 0.5;
-        QVERIFY(expected({"bm3d", 1, 1, {}, tones}) > 2.9 * bm3d); // three strengths, three times the work
+        QVERIFY(expected({"bm3d", 1, 1, {}, tones}) > 2.9 * bm3d);    // three strengths, three times the work
         QVERIFY(expected({"unet", 1, 1, {}, tones}) < 1.1 * network); // which the network answers once
         tones.luminanceShadows = 1.5;
         QVERIFY(expected({"unet", 1, 1, {}, tones}) > 1.7 * network); // beyond 1 it is told more noise

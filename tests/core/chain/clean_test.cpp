@@ -227,7 +227,8 @@ private slots:
         for (int y = 0; y < 256; ++y)
             for (int x = 0; x < 256; ++x)
                 for (size_t c = 0; c < 3; ++c)
-                    slope.rgb[(size_t(y) * 256 + size_t(x)) * 3 + c] = float((0.35 + 0.3 * std::sin(x * 0.10) * std::cos(y * 0.07)) * (c == 0 ? 1.0 : c == 1 ? 0.8 : 0.5));
+                    slope.rgb[(size_t(y) * 256 + size_t(x)) * 3 + c] = float((0.35 + 0.3 * std::sin(x * 0.10) * std::cos(y * 0.07)) * (c == 0 ? 1.0 : c == 1 ? 0.8
+                                                                                                                                                             : 0.5));
         ShootOptions o;
         o.iso = 12800;
         o.banding = 0;

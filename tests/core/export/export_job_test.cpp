@@ -152,9 +152,12 @@ private slots:
     {
         QTest::addColumn<QString>("sidecar");
         QTest::addColumn<QString>("becomes");
-        QTest::newRow("by stem") << "s.xmp" << "s-clean.xmp";
-        QTest::newRow("by whole name") << "s.dng.xmp" << "s-clean.dng.xmp";
-        QTest::newRow("in capitals") << "s.XMP" << "s-clean.XMP";
+        QTest::newRow("by stem") << "s.xmp"
+                                 << "s-clean.xmp";
+        QTest::newRow("by whole name") << "s.dng.xmp"
+                                       << "s-clean.dng.xmp";
+        QTest::newRow("in capitals") << "s.XMP"
+                                     << "s-clean.XMP";
     }
     void aSidecarGoesAlongUnderTheNewName()
     {
@@ -289,7 +292,9 @@ private slots:
             const std::vector<std::byte> bytes(100 << 10);
             const Status s = file.value().append(bytes);
             const bool told = !s && s.error().userMessage.find("larger than") != std::string::npos;
-            { const AtomicFile gone = std::move(file.value()); }
+            {
+                const AtomicFile gone = std::move(file.value());
+            }
             ::_exit(told && frame.ok() ? 0 : 1);
         }
         int status = -1;

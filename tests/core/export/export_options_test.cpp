@@ -47,7 +47,8 @@ ReadTiff readTiff(const std::filesystem::path &file)
     for (uint32_t y = 0; y < height; ++y) {
         TIFFReadScanline(tif, row.data(), y);
         for (uint32_t i = 0; i < width * 3; ++i)
-            out.samples.push_back(bits == 8 ? row[i] / 255.0 : bits == 16 ? reinterpret_cast<const uint16_t *>(row.data())[i] / 65535.0 : double(reinterpret_cast<const float *>(row.data())[i]));
+            out.samples.push_back(bits == 8 ? row[i] / 255.0 : bits == 16 ? reinterpret_cast<const uint16_t *>(row.data())[i] / 65535.0
+                                                                          : double(reinterpret_cast<const float *>(row.data())[i]));
     }
     TIFFClose(tif);
     out.bits = bits;
@@ -128,7 +129,9 @@ private slots:
         }
         QVERIFY(compared > 100);
         const bool dark8 = bits == 8 && OutputProfile(profile) == OutputProfile::Linear; // few steps in the dark, where the curve is steep
-        QVERIFY2(worst < (dark8 ? 0.06 : bits == 8 ? 0.016 : 0.008), qPrintable(QString::number(worst)));
+        QVERIFY2(worst < (dark8 ? 0.06 : bits == 8 ? 0.016
+                                                   : 0.008),
+                 qPrintable(QString::number(worst)));
     }
 
     void aWideProfileKeepsColoursThatSrgbCuts()

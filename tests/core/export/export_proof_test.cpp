@@ -94,7 +94,7 @@ private slots:
                 }
             worst = std::max(worst, std::abs(mean - meant) / (64 * 32));
         }
-        QVERIFY2(worst < 0.06, qPrintable(QString::number(worst))); // sigma 0.011 at most
+        QVERIFY2(worst < 0.06, qPrintable(QString::number(worst)));   // sigma 0.011 at most
         QVERIFY(dithered8(ramp).value().samples == dithered.samples); // the same every time
         auto ends = RgbImage<uint16_t>::ofSize({64, 8});
         for (size_t i = 0; i < ends.samples.size(); ++i)

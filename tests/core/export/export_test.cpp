@@ -83,9 +83,9 @@ private slots:
         const std::filesystem::path target = dir.filePath("clean.dng").toStdString();
         double last = 0;
         const auto report = exportCleaned(cleaner, *s.noise, target, ExportFormat::Dng, {0, {}, [&](double f) {
-            QVERIFY(f >= last - 1e-9 && f <= 1 + 1e-9);
-            last = f;
-        }});
+                                                                                             QVERIFY(f >= last - 1e-9 && f <= 1 + 1e-9);
+                                                                                             last = f;
+                                                                                         }});
         QVERIFY2(report.ok(), report.ok() ? "" : report.error().userMessage.c_str());
         QCOMPARE(report.value().bytes, uint64_t(std::filesystem::file_size(target)));
         const QString file = QString::fromStdString(target.string());
@@ -140,7 +140,12 @@ private slots:
         const QTemporaryDir dir;
         const Source s = shootInto(dir, {});
         auto tags = std::make_shared<SourceTags>(*s.frame->source);
-        const QByteArray opcodes = QByteArray::fromHex("00000001" "00000003" "01030000" "00000000" "00000004" "deadbeef");
+        const QByteArray opcodes = QByteArray::fromHex("00000001"
+                                                       "00000003"
+                                                       "01030000"
+                                                       "00000000"
+                                                       "00000004"
+                                                       "deadbeef");
         tags->raw.setBytes(TagOpcodeList3, TiffUndefined, std::as_bytes(std::span(opcodes.constData(), size_t(opcodes.size()))));
         tags->main.setText(TagCopyright, "The boatshed");
         tags->main.setRationals(TagForwardMatrix1, TiffSRational, std::array{0.5, 0.25, 0.125, 0.0625, 1.0 / 3, 0.1, 0.2, 0.3, 0.4}, 9999);
@@ -215,9 +220,9 @@ private slots:
         for (const double at : {0.05, 0.5, 0.8}) {
             std::stop_source stop;
             const auto report = exportCleaned(Cleaner(s.frame, s.noise, {}), *s.noise, dir.filePath("c.dng").toStdString(), ExportFormat::Dng, {1, stop.get_token(), [&](double f) {
-                if (f >= at)
-                    stop.request_stop();
-            }});
+                                                                                                                                                    if (f >= at)
+                                                                                                                                                        stop.request_stop();
+                                                                                                                                                }});
             QVERIFY(!report);
             QCOMPARE(report.error().code, ErrorCode::Cancelled);
             QCOMPARE(QDir(dir.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), QStringList{"original.dng"});

@@ -38,8 +38,10 @@ private slots:
                 RandomAt r(3, uint64_t(kind), x, y);
                 const double u = r.uniform();
                 // Flat, noise of every range, both ends in turn (differences of 65535 and -32768), long tails.
-                tile.at(x, y) = kind == 0 ? 777 : kind == 1 ? uint16_t(u * 65536) : kind == 2 ? uint16_t((x / 2 + y) % 2 ? 65535 : 0)
-                              : kind == 3 ? uint16_t((x / 2 + y) % 2 ? 32768 : 0) : uint16_t(1000 + 30 * r.gaussian() + (u < 0.001 ? 40000 : 0));
+                tile.at(x, y) = kind == 0 ? 777 : kind == 1 ? uint16_t(u * 65536)
+                                              : kind == 2   ? uint16_t((x / 2 + y) % 2 ? 65535 : 0)
+                                              : kind == 3   ? uint16_t((x / 2 + y) % 2 ? 32768 : 0)
+                                                            : uint16_t(1000 + 30 * r.gaussian() + (u < 0.001 ? 40000 : 0));
             }
         const auto bytes = encodeLosslessJpeg(tile.constView(), components);
         std::string problem;

@@ -64,7 +64,7 @@ private slots:
         const auto left = opcodesLeft(list, with(true, false), false);
         QCOMPARE(left.size(), size_t(4 + 16 + 4 + 48 + 16));
         QVERIFY(std::equal(left.begin() + 24, left.begin() + 72, list.begin() + 20 + 4 + 48)); // the second plane
-        QVERIFY(std::equal(left.end() - 16, left.end(), list.end() - 16));                    // the centre
+        QVERIFY(std::equal(left.end() - 16, left.end(), list.end() - 16));                     // the centre
         QCOMPARE(int(left[23]), 1);
     }
     void brokenListsAreDropped()

@@ -44,7 +44,6 @@ private slots:
         QVERIFY(std::abs(ciede2000({2.0776, 0.0795, -1.1350}, {0.9033, -0.0636, -0.5514}) - 0.9082) < 1e-4);
     }
 
-
     void driftIsThatOfTheMeans()
     {
         // Noise that leaves means alone is no drift; a change of all reds by a twentieth is the same everywhere.
@@ -74,7 +73,7 @@ private slots:
         const Plane<float> noise = gaussianPlane(size, 6);
         const auto threads = [](int x, int y) { return 30 * weave(x, y); };
         const auto clean = plane(threads), noisy = plane([&](int x, int y) { return threads(x, y) + double(noise.at(x, y)); });
-        QVERIFY2(lost(noisy, clean, 0) < 0.05, qPrintable(QString::number(lost(noisy, clean, 0)))); // only noise went
+        QVERIFY2(lost(noisy, clean, 0) < 0.05, qPrintable(QString::number(lost(noisy, clean, 0))));         // only noise went
         QVERIFY(lost(clean, plane([&](int x, int y) { return 9 + 0.5 * (threads(x, y) - 9); }), 0) > 0.95); // half of the weave, and nothing else
         const double some = lost(noisy, plane([&](int x, int y) { return 9 + 0.7 * (threads(x, y) - 9); }), 0);
         QVERIFY2(some > 0.05 && some < 0.7, qPrintable(QString::number(some)));

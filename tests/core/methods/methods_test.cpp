@@ -126,12 +126,18 @@ private slots:
         QTest::addColumn<QString>("method");
         QTest::addColumn<QString>("word");
         QTest::addColumn<bool>("fullColour");
-        QTest::newRow("light") << 0.012f << "wavelet" << "1 %" << false;
-        QTest::newRow("moderate") << 0.042f << "dct" << "4 %" << false;
-        QTest::newRow("between, where the network leads") << 0.05f << "unet" << "5 %" << false;
-        QTest::newRow("between, in full colour") << 0.05f << "dct" << "5 %" << true;
-        QTest::newRow("heavy") << 0.172f << "unet" << "17 %" << false;
-        QTest::newRow("heavy, in full colour") << 0.172f << "bm3d" << "17 %" << true; // which the network does not know
+        QTest::newRow("light") << 0.012f << "wavelet"
+                               << "1 %" << false;
+        QTest::newRow("moderate") << 0.042f << "dct"
+                                  << "4 %" << false;
+        QTest::newRow("between, where the network leads") << 0.05f << "unet"
+                                                          << "5 %" << false;
+        QTest::newRow("between, in full colour") << 0.05f << "dct"
+                                                 << "5 %" << true;
+        QTest::newRow("heavy") << 0.172f << "unet"
+                               << "17 %" << false;
+        QTest::newRow("heavy, in full colour") << 0.172f << "bm3d"
+                                               << "17 %" << true; // which the network does not know
     }
     void theSuggestionFollowsTheNoise()
     {

@@ -103,7 +103,8 @@ private slots:
         Plane<float> mosaic({40 + kRowPaddingPx, 30}, 0.f);
         for (int y = 0; y < 30; ++y)
             for (int x = 0; x < 40; ++x)
-                mosaic.at(x, y) = cfa.at(x, y) == Colour::Red ? red : cfa.at(x, y) == Colour::Green ? green : blue;
+                mosaic.at(x, y) = cfa.at(x, y) == Colour::Red ? red : cfa.at(x, y) == Colour::Green ? green
+                                                                                                    : blue;
         const PlaneView<const float> in = mosaic.constView().cut({0, 0, 40, 30});
         Scratch scratch;
         Packet packet(TileInput::mosaic(in, cfa), scratch);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "methods/unet/network.h"
 #include "irenic/clean.h"
+#include "methods/unet/network.h"
 #include "methods/unet/unet.h"
 #include "support/frames.h"
 #include "support/planes.h"
@@ -470,7 +470,8 @@ private slots:
         QFETCH(QString, what);
         QFETCH(int, iso);
         const int side = what.contains("8") ? 8 : 4;
-        const Simulated s = shotAt(greyScene([&](int x, int y) { return what == "lettering" ? (isInk(x, y) ? 0.03 : 0.35) : (x / side + y / side) % 2 ? 0.08 : 0.35; }), iso);
+        const Simulated s = shotAt(greyScene([&](int x, int y) { return what == "lettering" ? (isInk(x, y) ? 0.03 : 0.35) : (x / side + y / side) % 2 ? 0.08
+                                                                                                                                                      : 0.35; }), iso);
         const Rect middle{30, 30, 300, 180};
         const Greens g(s, method);
         const bool letters = what == "lettering";

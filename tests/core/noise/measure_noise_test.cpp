@@ -167,11 +167,20 @@ private slots:
         for (int i = 0; i < 200; ++i) {
             const auto [x, y] = place(i);
             switch (i % 5) {
-            case 0: set(x, y, kCameraBlack14); break;                                      // dead
-            case 1: set(x, y, 14000); break;                                               // stuck
-            case 2: set(x, y, 15000); set(x + 2, y, 14200); break;                         // a pair of one colour
-            case 3: set(x, y, 15000); set(x, y + 1, 14500); break;                         // a pair of two colours
-            case 4: set(x + 1, y, kCameraBlack14); set(x, y, 15500); break;                // hot beside dead
+            case 0: set(x, y, kCameraBlack14); break; // dead
+            case 1: set(x, y, 14000); break;          // stuck
+            case 2:
+                set(x, y, 15000);
+                set(x + 2, y, 14200);
+                break; // a pair of one colour
+            case 3:
+                set(x, y, 15000);
+                set(x, y + 1, 14500);
+                break; // a pair of two colours
+            case 4:
+                set(x + 1, y, kCameraBlack14);
+                set(x, y, 15500);
+                break; // hot beside dead
             }
         }
         const auto report = measureNoise(*frame);

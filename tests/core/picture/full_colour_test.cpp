@@ -162,7 +162,8 @@ private slots:
         QTest::addColumn<QString>("colours");
         for (const MethodInfo &m : methods())
             QTest::newRow(m.id) << m.id << QString();
-        QTest::newRow("mixed") << "dct" << "wavelet";
+        QTest::newRow("mixed") << "dct"
+                               << "wavelet";
     }
     void sameBitsForAnyTilingAndThreads()
     {

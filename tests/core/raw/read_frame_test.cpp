@@ -231,8 +231,7 @@ private slots:
     void otherFilesAreNoPhotographs()
     {
         const QTemporaryDir dir;
-        for (const auto &[name, bytes] : {std::pair{"text.dng", QByteArray("just words")}, {"zero.dng", QByteArray()}, {"zeros.dng", QByteArray(100000, '\0')},
-                                          {"text.nef", QByteArray("just words")}, {"picture.png", QByteArray("\x89PNG\r\n\x1a\n")}}) {
+        for (const auto &[name, bytes] : {std::pair{"text.dng", QByteArray("just words")}, {"zero.dng", QByteArray()}, {"zeros.dng", QByteArray(100000, '\0')}, {"text.nef", QByteArray("just words")}, {"picture.png", QByteArray("\x89PNG\r\n\x1a\n")}}) {
             const auto frame = readFrame(written(dir, name, bytes));
             QVERIFY(!frame);
             QVERIFY(frame.error().userMessage.find(name) != std::string::npos);
@@ -327,8 +326,20 @@ private slots:
     {
         // Differences of fixed categories by a hand-made table: categories 0, 1, 2 have codes 0, 10, 110.
         QFETCH(int, predictor);
-        QByteArray j = QByteArray::fromHex("ffd8" "ffc40016" "00" "01010100000000000000000000000000" "000102" "ffc3000b" "08" "0002" "0003" "01" "001100"
-                                           "ffda0008" "01" "0000");
+        QByteArray j = QByteArray::fromHex("ffd8"
+                                           "ffc40016"
+                                           "00"
+                                           "01010100000000000000000000000000"
+                                           "000102"
+                                           "ffc3000b"
+                                           "08"
+                                           "0002"
+                                           "0003"
+                                           "01"
+                                           "001100"
+                                           "ffda0008"
+                                           "01"
+                                           "0000");
         j.append(char(predictor)).append('\0').append('\0');
         // Row 0: +3 (110 11), -1 (10 0), 0 (0). Row 1: +1 (10 1), +2 (110 10), -2 (110 01). 11011 100 | 0 101 1101 | 0 11001 11
         j.append(QByteArray::fromHex("dc5d67ffd9"));

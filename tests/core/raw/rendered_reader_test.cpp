@@ -73,7 +73,8 @@ void writeTiff(const QString &file, const TiffWish &w, uint32_t width, uint32_t 
                     const uint16_t v = x < width && y < height ? wanted(int(x), int(y), plane + c) : uint16_t(0);
                     const float f = float(v) / 65535;
                     const uint8_t narrow = uint8_t(v / 257);
-                    const auto *p = w.floats ? reinterpret_cast<const uint8_t *>(&f) : w.bits == 16 ? reinterpret_cast<const uint8_t *>(&v) : &narrow;
+                    const auto *p = w.floats ? reinterpret_cast<const uint8_t *>(&f) : w.bits == 16 ? reinterpret_cast<const uint8_t *>(&v)
+                                                                                                    : &narrow;
                     bytes.insert(bytes.end(), p, p + (w.floats ? 4 : w.bits / 8));
                 }
     };

@@ -29,8 +29,24 @@ private slots:
     {
         const QTemporaryDir dir;
         // One directory: width 300 (short), a rational 1/3 stored behind the directory.
-        const auto little = fileOf(dir, "49492a0008000000" "0200" "0001030001000000" "2c010000" "1a01050001000000" "26000000" "00000000" "0100000003000000", "little.tif");
-        const auto big = fileOf(dir, "4d4d002a00000008" "0002" "0100000300000001" "012c0000" "011a000500000001" "00000026" "00000000" "0000000100000003", "big.tif");
+        const auto little = fileOf(dir, "49492a0008000000"
+                                        "0200"
+                                        "0001030001000000"
+                                        "2c010000"
+                                        "1a01050001000000"
+                                        "26000000"
+                                        "00000000"
+                                        "0100000003000000",
+                                   "little.tif");
+        const auto big = fileOf(dir, "4d4d002a00000008"
+                                     "0002"
+                                     "0100000300000001"
+                                     "012c0000"
+                                     "011a000500000001"
+                                     "00000026"
+                                     "00000000"
+                                     "0000000100000003",
+                                "big.tif");
         for (const auto &file : {little, big}) {
             const auto tree = readTiffTree(file);
             QVERIFY2(tree.ok(), tree.ok() ? "" : tree.error().userMessage.c_str());
@@ -50,12 +66,32 @@ private slots:
         QTest::newRow("header only") << QByteArray("49492a00");
         QTest::newRow("directory beyond the end") << QByteArray("49492a00ff000000");
         QTest::newRow("no directory") << QByteArray("49492a0000000000");
-        QTest::newRow("directory cut off") << QByteArray("49492a0008000000" "0200" "00010300010000002c010000");
-        QTest::newRow("loop in the chain") << QByteArray("49492a0008000000" "0100" "0001030001000000" "2c010000" "08000000");
-        QTest::newRow("sub-directory that is its own parent") << QByteArray("49492a0008000000" "0100" "4a01040001000000" "08000000" "00000000");
-        QTest::newRow("value beyond the end") << QByteArray("49492a0008000000" "0100" "0001030000010000" "f0ffff00" "00000000");
-        QTest::newRow("count that overflows") << QByteArray("49492a0008000000" "0100" "00010500ffffffff" "08000000" "00000000");
-        QTest::newRow("no entries") << QByteArray("49492a0008000000" "0000" "00000000");
+        QTest::newRow("directory cut off") << QByteArray("49492a0008000000"
+                                                         "0200"
+                                                         "00010300010000002c010000");
+        QTest::newRow("loop in the chain") << QByteArray("49492a0008000000"
+                                                         "0100"
+                                                         "0001030001000000"
+                                                         "2c010000"
+                                                         "08000000");
+        QTest::newRow("sub-directory that is its own parent") << QByteArray("49492a0008000000"
+                                                                            "0100"
+                                                                            "4a01040001000000"
+                                                                            "08000000"
+                                                                            "00000000");
+        QTest::newRow("value beyond the end") << QByteArray("49492a0008000000"
+                                                            "0100"
+                                                            "0001030000010000"
+                                                            "f0ffff00"
+                                                            "00000000");
+        QTest::newRow("count that overflows") << QByteArray("49492a0008000000"
+                                                            "0100"
+                                                            "00010500ffffffff"
+                                                            "08000000"
+                                                            "00000000");
+        QTest::newRow("no entries") << QByteArray("49492a0008000000"
+                                                  "0000"
+                                                  "00000000");
         QTest::newRow("BigTIFF") << QByteArray("49492b000800000010000000000000000000");
     }
     void refusesMalformedFiles()

@@ -77,8 +77,8 @@ private slots:
     {
         const Simulated s = frameFor(flatScene({200, 160}, 0.2f, 0.2f, 0.2f));
         const Plane<float> m = maskOf(s, with(strokes({{20, 0.5f, 1, false, {{50, 80, 1}, {150, 80, 1}}}})));
-        QCOMPARE(m.at(100, 80), 1.f);      // on the line
-        QCOMPARE(m.at(100, 80 - 9), 1.f);  // in the hard half
+        QCOMPARE(m.at(100, 80), 1.f);     // on the line
+        QCOMPARE(m.at(100, 80 - 9), 1.f); // in the hard half
         QVERIFY(m.at(100, 80 - 15) > 0.2f && m.at(100, 80 - 15) < 0.8f);
         QCOMPARE(m.at(100, 80 - 22), 0.f);
         QCOMPARE(m.at(20, 80), 0.f);

@@ -90,7 +90,7 @@ private slots:
         const Simulated s = simulate(flatScene({128, 96}, red, 0.18f, blue), quiet());
         const auto white = whiteFromGrey(*s.frame, {40, 30, 32, 32});
         QVERIFY(white);
-        QCOMPARE(white->temperatureK < asShotWhite(*s.frame).temperatureK, red > blue); // redder light is of lower temperature
+        QCOMPARE(white->temperatureK<asShotWhite(*s.frame).temperatureK, red> blue); // redder light is of lower temperature
         const auto before = meanOf(developed(s, {}), {40, 30, 32, 32}), after = meanOf(developed(s, {.white = *white}), {40, 30, 32, 32});
         QVERIFY(std::abs(before[0] / before[2] - 1) > 0.5);
         QVERIFY2(std::abs(after[0] / after[1] - 1) < 0.01 && std::abs(after[2] / after[1] - 1) < 0.01, qPrintable(QStringLiteral("%1 %2 %3").arg(after[0]).arg(after[1]).arg(after[2])));

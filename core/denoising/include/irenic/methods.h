@@ -20,7 +20,7 @@ struct MethodInfo {
     const char *label; ///< its name in the literature
     const char *goodAt;
     const char *cost;
-    double secondsPerMegapixel; ///< of a mosaic, on two cores of a middling machine; for comparing and for time estimates
+    double secondsPerMegapixel;       ///< of a mosaic, on two cores of a middling machine; for comparing and for time estimates
     const char *fullColour = nullptr; ///< id of the method that frames in full colour get in its place, where they do
     bool answersOnce = false;         ///< further strengths up to 1 of the same mosaic cost next to nothing
     /// When it is suggested: the one of the highest rank whose noise is reached. Never, where that is infinite.
@@ -56,13 +56,18 @@ struct Treatment {
 
 /// One adjustable number of a treatment: what panels, command line, recipes, validate() and the tests read.
 struct TreatmentParam {
-    enum class Group : uint8_t { Noise, Finish, Tones, Sharpen }; ///< those that are shown together
+    enum class Group : uint8_t {
+        Noise,
+        Finish,
+        Tones,
+        Sharpen,
+    }; ///< those that are shown together
     Group group;
     ParamInfo info;
-    const char *unit;                    ///< "x" for multiples
-    double Treatment::*strength;         ///< where it lies; null for those of the taste
-    double Taste::*taste;                ///< null for the strengths
-    bool ofJpeg = false;                 ///< does something to JPEGs alone
+    const char *unit;            ///< "x" for multiples
+    double Treatment::*strength; ///< where it lies; null for those of the taste
+    double Taste::*taste;        ///< null for the strengths
+    bool ofJpeg = false;         ///< does something to JPEGs alone
     bool isStrength() const { return strength != nullptr; }
     double &of(Treatment &t) const { return strength ? t.*strength : t.taste.*taste; }
     double of(const Treatment &t) const { return strength ? t.*strength : t.taste.*taste; }

@@ -15,12 +15,12 @@ struct Taste {
     // Factors of the strengths by brightness; see toneWeights().
     double luminanceShadows = 1, luminanceMidtones = 1, luminanceLights = 1;
     double colourShadows = 1, colourMidtones = 1, colourLights = 1;
-    double blotches = 0; ///< evens colours that wander over tens of pixels in deep shadow
-    double sharpen = 0;  ///< amount of deconvolution on luminance
-    double radiusPx = 0.8; ///< sigma of the blur that is undone
+    double blotches = 0;           ///< evens colours that wander over tens of pixels in deep shadow
+    double sharpen = 0;            ///< amount of deconvolution on luminance
+    double radiusPx = 0.8;         ///< sigma of the blur that is undone
     double smoothProtection = 0.5; ///< keeps noise from being sharpened
     double edgeProtection = 0.8;   ///< keeps edges from overshooting
-    double blocks = 0;   ///< softens what JPEG left: blocks, and rings about edges; before the method
+    double blocks = 0;             ///< softens what JPEG left: blocks, and rings about edges; before the method
     bool operator==(const Taste &) const = default;
 
     bool weighsTones() const

@@ -10,11 +10,11 @@ namespace irenic {
 
 namespace {
 
-constexpr float kHard = 3.0f, kWiener = 1.2f;            ///< noise sigma at strength 1
-constexpr float kBasicLimit = 60, kFinalLimit = 10;      ///< mean square difference within a group, noise variances
-constexpr int kStepPx = 5;                               ///< between references; odd, so that every phase has its own
+constexpr float kHard = 3.0f, kWiener = 1.2f;       ///< noise sigma at strength 1
+constexpr float kBasicLimit = 60, kFinalLimit = 10; ///< mean square difference within a group, noise variances
+constexpr int kStepPx = 5;                          ///< between references; odd, so that every phase has its own
 
-constexpr Scales kRestScales{2, 4};                      ///< cleaned by wavelet shrinkage afterwards: groups keep their mean
+constexpr Scales kRestScales{2, 4}; ///< cleaned by wavelet shrinkage afterwards: groups keep their mean
 
 /// Tile coordinates of the references that must be looked at for samples in `needed`, anchored to the frame.
 struct References {

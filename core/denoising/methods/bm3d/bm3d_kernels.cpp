@@ -90,7 +90,9 @@ struct Cosines {
             for (int k = 0; k < kSide; ++k) {
                 // cos((2 n + 1) k pi / 16), folded back to the first quadrant
                 const int angle = (2 * n + 1) * k % 32, folded = angle > 16 ? 32 - angle : angle;
-                const float value = k == 0 ? c[0] : folded == 8 ? 0.f : folded < 8 ? (folded == 0 ? 0.5f : c[folded]) : -(folded == 16 ? 0.5f : c[16 - folded]);
+                const float value = k == 0 ? c[0] : folded == 8 ? 0.f
+                                                : folded < 8    ? (folded == 0 ? 0.5f : c[folded])
+                                                                : -(folded == 16 ? 0.5f : c[16 - folded]);
                 forward[n * kSide + k] = value;
                 backward[k * kSide + n] = value;
             }
@@ -211,12 +213,16 @@ HWY_EXPORT(filterGroup);
 
 Group findGroup(const Phases &picture, int x, int y, float limit)
 {
+    // clang-format off
     return HWY_DYNAMIC_DISPATCH(findGroup)(picture, x, y, limit);
+    // clang-format on
 }
 
 void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight)
 {
+    // clang-format off
     HWY_DYNAMIC_DISPATCH(filterGroup)(group, noisy, pilot, threshold, noise, sum, weight);
+    // clang-format on
 }
 
 } // namespace irenic::bm3d

@@ -12,8 +12,8 @@
 namespace irenic::bm3d {
 
 inline constexpr int kSide = 8;
-inline constexpr int kSpanPx = 2 * (kSide - 1);  ///< from the first sample of a window to its last
-inline constexpr int kSearchCells = 8;           ///< windows of the same phase are looked for from -2 x this to 2 x (this - 1) pixels away, both ways
+inline constexpr int kSpanPx = 2 * (kSide - 1); ///< from the first sample of a window to its last
+inline constexpr int kSearchCells = 8;          ///< windows of the same phase are looked for from -2 x this to 2 x (this - 1) pixels away, both ways
 inline constexpr int kSearchPx = 2 * kSearchCells;
 inline constexpr int kMaxGroup = 16;
 /// How far a sample's result looks: the farthest member of a group that holds it, and what that group looked at.

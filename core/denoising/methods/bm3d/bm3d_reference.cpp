@@ -38,7 +38,7 @@ Stack transformed(const Stack &in, int count, bool inverse)
                     for (int v = 0; v < kSide; ++v)
                         for (int u = 0; u < kSide; ++u)
                             out[size_t((k * kSide + j) * kSide + i)] += sign / std::sqrt(double(count)) * in[size_t((m * kSide + v) * kSide + u)]
-                                                                      * (inverse ? basis(v, j) * basis(u, i) : basis(j, v) * basis(i, u));
+                                                                        * (inverse ? basis(v, j) * basis(u, i) : basis(j, v) * basis(i, u));
                 }
     return out;
 }
@@ -76,7 +76,9 @@ void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, f
     double kept = 0;
     for (size_t i = 0; i < c.size(); ++i) {
         const double limit = std::pow(double(threshold) * double(noise[i % 64]), 2);
-        const double gain = i == 0 ? 1 : pilot ? p[i] * p[i] / (p[i] * p[i] + limit) : p[i] * p[i] > limit ? 1 : 0;
+        const double gain = i == 0 ? 1 : pilot             ? p[i] * p[i] / (p[i] * p[i] + limit)
+                                     : p[i] * p[i] > limit ? 1
+                                                           : 0;
         c[i] *= gain;
         kept += gain * gain;
     }

@@ -108,7 +108,9 @@ HWY_EXPORT(shrinkWindows);
 void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, float threshold, const std::array<float, 64> &noise, int firstRow, int rowStep, Size size,
                    PlaneView<float> sum, PlaneView<float> weight, const std::stop_token &stop)
 {
+    // clang-format off
     HWY_DYNAMIC_DISPATCH(shrinkWindows)(band, pilot, threshold, noise, firstRow, rowStep, size, sum, weight, stop);
+    // clang-format on
 }
 
 } // namespace irenic::dct

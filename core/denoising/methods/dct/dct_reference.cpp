@@ -46,7 +46,8 @@ void shrinkWindows(PlaneView<const float> band, PlaneView<const float> pilot, fl
                 for (int u = 0; u < kSide; ++u) {
                     const double q = p[size_t(v)][size_t(u)];
                     const double limit = double(threshold) * double(noise[size_t(v * kSide + u)]);
-                    double gain = pilot.data ? q * q / (q * q + limit * limit) : std::abs(q) > limit ? 1 : 0;
+                    double gain = pilot.data ? q * q / (q * q + limit * limit) : std::abs(q) > limit ? 1
+                                                                                                     : 0;
                     if (u + v == 0)
                         gain = 1;
                     w[size_t(v)][size_t(u)] *= gain;

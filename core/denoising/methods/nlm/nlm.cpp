@@ -13,7 +13,7 @@ namespace {
 constexpr float kSpread = 1.3f;       ///< at strength 1, noise variances; the optimum is flat between 1 and 1.6
 constexpr float kBias = 2;            ///< two places that differ by noise alone
 constexpr float kColourShare = 0.25f; ///< of red-blue and of red and blue against green in the distance
-constexpr int kSearchPx = 8; ///< near places and every other far one, to 12, gain 0.1 dB but lose texture of odd periods
+constexpr int kSearchPx = 8;          ///< near places and every other far one, to 12, gain 0.1 dB but lose texture of odd periods
 
 nlm::Settings settingsFor(const Treatment &t)
 {

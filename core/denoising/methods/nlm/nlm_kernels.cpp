@@ -189,7 +189,9 @@ HWY_EXPORT(average);
 void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where)
 {
     assert(bands.size() == 4 || bands.size() == kMostBands);
+    // clang-format off
     HWY_DYNAMIC_DISPATCH(average)(bands, guides, settings, where);
+    // clang-format on
 }
 
 } // namespace irenic::nlm

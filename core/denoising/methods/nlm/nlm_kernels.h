@@ -16,9 +16,9 @@ inline constexpr int kPatchReachPx = 1;   ///< places are compared by the 3 x 3 
 inline constexpr int kBlockHeightPx = 48; ///< regions of this height waste nothing
 
 struct Settings {
-    int searchPx;                       ///< places up to this far away, both ways, take part
-    std::array<float, 4> guideWeights;  ///< of the guides in the distance; they sum to 1
-    float bias;                         ///< the distance that noise alone makes; it is taken off
+    int searchPx;                        ///< places up to this far away, both ways, take part
+    std::array<float, 4> guideWeights;   ///< of the guides in the distance; they sum to 1
+    float bias;                          ///< the distance that noise alone makes; it is taken off
     float luminanceSpread, colourSpread; ///< distance beyond `bias` over which a weight falls to 1 / e; 0 leaves the bands as they are
 };
 

@@ -22,7 +22,8 @@ void average(std::span<const Band> bands, const std::array<PlaneView<const float
                             distance += double(s.guideWeights[b]) * std::pow(double(guides[b].at(x + u, y + v) - guides[b].at(x + i + u, y + j + v)), 2) / (side * side);
                 for (size_t b = 0; b < bands.size(); ++b) {
                     const double spread = double(bands[b].isColour ? s.colourSpread : s.luminanceSpread);
-                    const double t = spread > 0 ? std::max(0.0, distance - double(s.bias)) / spread : itself ? 0 : 4;
+                    const double t = spread > 0 ? std::max(0.0, distance - double(s.bias)) / spread : itself ? 0
+                                                                                                             : 4;
                     const double w = std::pow(std::max(0.0, 1 - t / 4), 4);
                     sum[b] += w * double(bands[b].samples.at(x + i, y + j));
                     total[b] += w;

@@ -164,12 +164,14 @@ HWY_EXPORT(addLuminanceGradient);
 HWY_EXPORT(turnDifferences);
 HWY_EXPORT(turnDifferencesBack);
 
+// clang-format off
 void split(PlaneView<const float> in, int step, Size size, const Split &out) { HWY_DYNAMIC_DISPATCH(split)(in, step, size, out); }
 void splitSum(PlaneView<const float> in, int step, Size size, PlaneView<float> out) { HWY_DYNAMIC_DISPATCH(splitSum)(in, step, size, out); }
 void join(const Split &in, int step, Size size, PlaneView<const float> add, PlaneView<float> out) { HWY_DYNAMIC_DISPATCH(join)(in, step, size, add, out); }
 void addLuminanceGradient(PlaneView<const float> sum, float sign, Size size, const Split &bands) { HWY_DYNAMIC_DISPATCH(addLuminanceGradient)(sum, sign, size, bands); }
 void turnDifferences(Phase phase, Size size, const Split &bands) { HWY_DYNAMIC_DISPATCH(turnDifferences)(phase, size, bands); }
 void turnDifferencesBack(Phase phase, Size size, const Split &bands) { HWY_DYNAMIC_DISPATCH(turnDifferencesBack)(phase, size, bands); }
+// clang-format on
 
 } // namespace irenic::packet
 #endif

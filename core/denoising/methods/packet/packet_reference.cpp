@@ -32,8 +32,9 @@ void join(const Split &in, int step, Size size, PlaneView<const float> add, Plan
     for (int y = step; y < size.height; ++y)
         for (int x = step; x < size.width; ++x)
             out.at(x, y) = (corners(in.sum, x, y, 1, 1, 1) + corners(in.vertical, x, y, 1, -1, -1) + corners(in.horizontal, x, y, -1, 1, -1)
-                            + corners(in.diagonal, x, y, -1, -1, 1)) / 8
-                         + (add.data ? add.at(x, y) : 0.f);
+                            + corners(in.diagonal, x, y, -1, -1, 1))
+                               / 8
+                           + (add.data ? add.at(x, y) : 0.f);
 }
 
 void addLuminanceGradient(PlaneView<const float> sum, float sign, Size size, const Split &bands)

@@ -52,7 +52,11 @@ Md activations(Size size, int channels)
 }
 
 /// What is done to a convolution's sums.
-enum class After { Nothing, Relu, AddAndRelu }; ///< the last adds what the destination held
+enum class After {
+    Nothing,
+    Relu,
+    AddAndRelu,
+}; ///< the last adds what the destination held
 
 struct Step {
     dnnl::convolution_forward primitive;
@@ -119,8 +123,14 @@ struct Network::Private {
     std::vector<std::vector<dnnl::memory>> kernels; ///< of each layer: plain, channels padded with zeros; and as primitives asked for it
 
     /// Work holds what is needed from one step to the next: the input, the inner half of a block, what is to grow, the answer.
-    enum Buffer { Full, Half, Quarter, Work, kBuffers };
-    std::vector<float> buffers[kBuffers]; ///< of all plans
+    enum Buffer {
+        Full,
+        Half,
+        Quarter,
+        Work,
+        kBuffers,
+    };
+    std::vector<float> buffers[kBuffers];                  ///< of all plans
     std::map<std::array<int, 3>, std::vector<Step>> plans; ///< by the size of the tile and its margin
 
     explicit Private(const Weights &w) : weights(w)

@@ -10,8 +10,8 @@
 
 namespace irenic::unet {
 
-inline constexpr int kPlanes = 4;     ///< packed: red, green beside it, green beside blue, blue
-inline constexpr int kAlignment = 4;  ///< both sides of the packed planes are multiples of it, and places count from there
+inline constexpr int kPlanes = 4;    ///< packed: red, green beside it, green beside blue, blue
+inline constexpr int kAlignment = 4; ///< both sides of the packed planes are multiples of it, and places count from there
 
 /// The network on one thread: oneDNN primitives in channels-last layout, and the memory between them. Kept from tile to tile.
 class Network

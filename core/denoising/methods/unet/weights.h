@@ -38,7 +38,10 @@ struct Weights {
 Result<Weights> readWeights(const std::filesystem::path &file);
 
 /// The two networks that ship with the application.
-enum class Shipped { Compact, Large };
+enum class Shipped {
+    Compact,
+    Large,
+};
 
 /// share/irenic/unet.weights or unet-large.weights beside the folder of the program; IRENIC_DATA names another folder.
 std::filesystem::path weightsFile(Shipped which);

@@ -54,7 +54,9 @@ namespace irenic::wavelet {
 
 HWY_EXPORT(shrink);
 
+// clang-format off
 void shrink(PlaneView<const float> band, float threshold, Size size, PlaneView<float> out) { HWY_DYNAMIC_DISPATCH(shrink)(band, threshold, size, out); }
+// clang-format on
 
 } // namespace irenic::wavelet
 #endif

@@ -39,7 +39,7 @@ enum class Primaries : uint8_t {
 
 /// What only the eye gets to see; never in an exported raw.
 struct Look {
-    double pushEv = 0; ///< exposure lift, EV
+    double pushEv = 0;         ///< exposure lift, EV
     Show show = Show::Picture; ///< for developView() alone
     Rendering rendering{};     ///< this is in a TIFF and in a proof, too
     Primaries primaries = Primaries::Srgb;

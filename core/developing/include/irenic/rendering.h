@@ -16,10 +16,10 @@ struct White {
 /// How a frame is rendered to the screen, to a TIFF and to proofs. A DNG stays raw and knows nothing of it. Every control is 0 where it
 /// does nothing.
 struct Rendering {
-    White white{};           ///< of the light in the scene, which becomes neutral; temperature 0: as shot
+    White white{}; ///< of the light in the scene, which becomes neutral; temperature 0: as shot
     double exposureEv = 0;
-    double shadows = 0;      ///< lifts (or lowers) dark parts, their own contrast kept
-    double contrast = 0;     ///< about mid grey; black and white stay
+    double shadows = 0;       ///< lifts (or lowers) dark parts, their own contrast kept
+    double contrast = 0;      ///< about mid grey; black and white stay
     double localContrast = 0; ///< against the surroundings, which end at edges
     bool operator==(const Rendering &) const = default;
     bool isNeutral() const { return *this == Rendering(); }

@@ -20,12 +20,12 @@ struct LensCorrection {
     };
 
     bool lateral = false, vignetting = false, distortion = false; ///< what is undone
-    double fringes = 0;                           ///< share of the coloured fringes at edges that is taken off
-    Polynomial red = kStraight, blue = kStraight; ///< where light of that colour from a place at r of the green fell
-    Polynomial bent = kStraight;                  ///< where light that belongs at r fell
-    std::array<double, 3> falloff{};              ///< light at r: 1 + v1 r^2 + v2 r^4 + v3 r^6 of that in the middle
+    double fringes = 0;                                           ///< share of the coloured fringes at edges that is taken off
+    Polynomial red = kStraight, blue = kStraight;                 ///< where light of that colour from a place at r of the green fell
+    Polynomial bent = kStraight;                                  ///< where light that belongs at r fell
+    std::array<double, 3> falloff{};                              ///< light at r: 1 + v1 r^2 + v2 r^4 + v3 r^6 of that in the middle
     Shape shape = Shape::Largest;
-    std::string from;                             ///< where the numbers come from, in words
+    std::string from; ///< where the numbers come from, in words
     bool operator==(const LensCorrection &) const = default;
 
     bool changesSamples() const { return lateral || vignetting; }

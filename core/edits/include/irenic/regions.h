@@ -19,9 +19,9 @@ struct StrokePoint {
 
 /// One pass of the brush.
 struct Stroke {
-    float radiusPx = 60; ///< 0.5 is one pixel
+    float radiusPx = 60;  ///< 0.5 is one pixel
     float hardness = 0.5; ///< share of the radius that gets all of the flow
-    float flow = 1;      ///< what one pass lays on (or takes off), 0 to 1
+    float flow = 1;       ///< what one pass lays on (or takes off), 0 to 1
     bool erases = false;
     std::vector<StrokePoint> points;
     bool operator==(const Stroke &) const = default;
@@ -37,7 +37,11 @@ struct MaskPart {
         Sharpness,  ///< in focus (1) against blurred (0), as measured on the frame
         Texture     ///< fine contrast beyond the noise, 0 to 1
     };
-    enum class Joins : uint8_t { Adds, Subtracts, Limits };
+    enum class Joins : uint8_t {
+        Adds,
+        Subtracts,
+        Limits,
+    };
     Kind kind = Kind::Painted;
     Joins joins = Joins::Adds;
     std::vector<Stroke> strokes;

@@ -11,21 +11,25 @@
 namespace irenic {
 
 enum class ExportFormat {
-    Dng, ///< cleaned sensor samples, or a linear DNG where the frame is full colour already: still raw. Not for finished pictures
-    Tiff, ///< rendered; see ExportOptions
-    Jpeg, ///< a proof of the same in 8 bits, dithered; colour at full size
-    Png,  ///< likewise, lossless
+    Dng,      ///< cleaned sensor samples, or a linear DNG where the frame is full colour already: still raw. Not for finished pictures
+    Tiff,     ///< rendered; see ExportOptions
+    Jpeg,     ///< a proof of the same in 8 bits, dithered; colour at full size
+    Png,      ///< likewise, lossless
     LinearDng ///< demosaiced, in the camera's own colours: still raw, for programs that do not know the sensor's pattern
 };
 inline constexpr std::array kExportFormats{ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg, ExportFormat::Png, ExportFormat::LinearDng};
 
-const char *formatName(ExportFormat format);  ///< "dng", "tiff", "jpeg", "png", "linear-dng"
+const char *formatName(ExportFormat format);   ///< "dng", "tiff", "jpeg", "png", "linear-dng"
 const char *formatEnding(ExportFormat format); ///< ".dng", ".tif", ".jpg", ".png", ".dng"
 std::optional<ExportFormat> formatFromName(const std::string &name);
 ExportFormat naturalFormat(const Frame &frame); ///< DNG, but TIFF for what is not raw
 inline bool isStillRaw(ExportFormat format) { return format == ExportFormat::Dng || format == ExportFormat::LinearDng; }
 
-enum class TiffCompression : uint8_t { None, Deflate, Lzw };
+enum class TiffCompression : uint8_t {
+    None,
+    Deflate,
+    Lzw,
+};
 /// The encoding of rendered files, embedded as an ICC profile.
 enum class OutputProfile : uint8_t {
     Own,   ///< sRGB; a finished picture that is not rendered anew keeps its own numbers and its own profile
@@ -42,14 +46,14 @@ std::optional<OutputProfile> profileFromName(const std::string &name);
 struct ExportOptions {
     ExportOptions(ExportFormat f = ExportFormat::Dng) : format(f) {}
     ExportFormat format;
-    bool lossless = true;     ///< lossless JPEG tiles, or uncompressed
+    bool lossless = true; ///< lossless JPEG tiles, or uncompressed
     Rendering rendering;
     OutputProfile profile = OutputProfile::Own;
-    int bits = 16;            ///< of a TIFF: 8 (dithered), 16, or 32 (floating point)
+    int bits = 16; ///< of a TIFF: 8 (dithered), 16, or 32 (floating point)
     TiffCompression compression = TiffCompression::Deflate;
     double dpi = 300;
-    std::string request;      ///< kept in the file's provenance
-    std::string askedMethod;  ///< likewise; empty where the very method that was asked for cleaned
+    std::string request;     ///< kept in the file's provenance
+    std::string askedMethod; ///< likewise; empty where the very method that was asked for cleaned
     bool operator==(const ExportOptions &) const = default;
 };
 /// BadParameter, naming the option and its range.
@@ -73,7 +77,7 @@ struct ExportReport {
     std::filesystem::path sidecar; ///< of the result; empty where the original has none
     uint64_t bytes = 0;
     double seconds = 0;
-    std::string verified;          ///< how, in words
+    std::string verified; ///< how, in words
 };
 
 /// Cleans a whole frame and writes it. The file appears under its name only after it was closed, opened again,

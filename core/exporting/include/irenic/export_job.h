@@ -23,7 +23,10 @@ Status validate(const WantedTreatment &wanted);
 
 /// One export as it can be written down, put off, and done by another process.
 struct ExportJob {
-    enum class Clash : uint8_t { Number, Skip }; ///< where the name is taken: the next number, or nothing is written
+    enum class Clash : uint8_t {
+        Number,
+        Skip,
+    }; ///< where the name is taken: the next number, or nothing is written
     std::filesystem::path source;
     WantedTreatment treatment;
     std::filesystem::path folder;
@@ -32,9 +35,9 @@ struct ExportJob {
     std::optional<ExportFormat> format; ///< nothing: naturalFormat()
     ExportOptions options;              ///< its format and request are filled in when the job is done
     Clash clash = Clash::Number;
-    bool sidecar = true;                ///< see copySidecar()
-    bool again = false;                 ///< even where the same export is there already
-    std::vector<Region> regions;        ///< of this frame
+    bool sidecar = true;         ///< see copySidecar()
+    bool again = false;          ///< even where the same export is there already
+    std::vector<Region> regions; ///< of this frame
     LensCorrection lens;
     std::vector<NoiseModel> seriesNoise; ///< the noise law of a series' first frame, so that all are treated identically; usually empty
 };
@@ -42,14 +45,14 @@ struct ExportJob {
 FrameEdits editsOf(const ExportJob &job, const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise);
 
 struct ExportOutcome {
-    ExportReport report;      ///< of a skipped one, the file that is there
-    Treatment treatment;      ///< what was done
-    std::string askedMethod;  ///< where another method had to stand in for it; usually empty
+    ExportReport report;     ///< of a skipped one, the file that is there
+    Treatment treatment;     ///< what was done
+    std::string askedMethod; ///< where another method had to stand in for it; usually empty
     ExportFormat format = ExportFormat::Dng;
-    std::string reason;       ///< why this treatment, where it was the suggestion
-    std::string note;         ///< about what did not keep the picture from being written; usually empty
+    std::string reason; ///< why this treatment, where it was the suggestion
+    std::string note;   ///< about what did not keep the picture from being written; usually empty
     bool skipped = false;
-    bool wasCleaned = false;  ///< by a job before it, see ExportMemory
+    bool wasCleaned = false; ///< by a job before it, see ExportMemory
 };
 
 /// Both ask for the same samples: only files differ.
@@ -61,7 +64,7 @@ struct ExportMemory {
     ExportJob of;
     std::shared_ptr<const Frame> frame;
     std::shared_ptr<const NoiseReport> noise; ///< as measured
-    std::unique_ptr<CleanCache> cleaned; ///< null: nothing was cleaned yet
+    std::unique_ptr<CleanCache> cleaned;      ///< null: nothing was cleaned yet
     bool serves(const ExportJob &job) const { return cleaned && cleanAlike(of, job); }
 };
 
@@ -79,10 +82,17 @@ double expectedSeconds(const Cleaner &cleaner, ExportFormat format, bool wasClea
 
 /// A job's place in a queue.
 struct QueuedJob {
-    enum class State : uint8_t { Waiting, Running, Done, Skipped, Failed, Cancelled };
+    enum class State : uint8_t {
+        Waiting,
+        Running,
+        Done,
+        Skipped,
+        Failed,
+        Cancelled,
+    };
     ExportJob job;
     State state = State::Waiting;
-    std::string words;           ///< of a failed one the reason; of a done one how it was verified
+    std::string words; ///< of a failed one the reason; of a done one how it was verified
     std::filesystem::path result;
     double seconds = 0;
     bool isOver() const { return state != State::Waiting && state != State::Running; }

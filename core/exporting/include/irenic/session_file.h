@@ -19,9 +19,9 @@ struct SavedSpot {
 
 /// What was decided about a frame.
 struct SavedFrame {
-    std::filesystem::path file;  ///< as it was opened
+    std::filesystem::path file;   ///< as it was opened
     std::filesystem::path beside; ///< the same, seen from the session's folder; found there when the folder was moved as a whole
-    bool decided = false;        ///< the rest holds; of a frame that was not read yet it does not
+    bool decided = false;         ///< the rest holds; of a frame that was not read yet it does not
     std::vector<Treatment> trials;
     int keeper = -1;
     std::vector<SavedSpot> spots;
@@ -40,7 +40,7 @@ struct SavedSession {
     std::vector<SavedFrame> frames;
     int current = -1;
     int column = 1;
-    double zoom = 0; ///< screen pixels per picture pixel; 0 fits the whole frame
+    double zoom = 0;                                     ///< screen pixels per picture pixel; 0 fits the whole frame
     std::vector<std::array<double, 2>> rows{{0.5, 0.5}}; ///< places, as fractions of the upright picture
     int row = 0;
     double pushEv = 0;

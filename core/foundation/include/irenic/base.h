@@ -11,7 +11,16 @@
 
 namespace irenic {
 
-enum class ErrorCode { NotFound, NotAPicture, Damaged, Unsupported, BadParameter, Cancelled, WriteFailed, Taken };
+enum class ErrorCode {
+    NotFound,
+    NotAPicture,
+    Damaged,
+    Unsupported,
+    BadParameter,
+    Cancelled,
+    WriteFailed,
+    Taken,
+};
 
 /// What went wrong, said once by whoever noticed it and passed up unchanged.
 struct Error {
@@ -29,10 +38,26 @@ public:
     Result(Error error) : m_state(std::in_place_index<1>, std::move(error)) {}
     explicit operator bool() const { return m_state.index() == 0; }
     bool ok() const { return m_state.index() == 0; }
-    T &value() { assert(ok()); return std::get<0>(m_state); }
-    const T &value() const { assert(ok()); return std::get<0>(m_state); }
-    T take() { assert(ok()); return std::move(std::get<0>(m_state)); }
-    const Error &error() const { assert(!ok()); return std::get<1>(m_state); }
+    T &value()
+    {
+        assert(ok());
+        return std::get<0>(m_state);
+    }
+    const T &value() const
+    {
+        assert(ok());
+        return std::get<0>(m_state);
+    }
+    T take()
+    {
+        assert(ok());
+        return std::move(std::get<0>(m_state));
+    }
+    const Error &error() const
+    {
+        assert(!ok());
+        return std::get<1>(m_state);
+    }
 
 private:
     std::variant<T, Error> m_state;
@@ -46,7 +71,11 @@ public:
     Status(Error error) : m_error(std::move(error)) {}
     explicit operator bool() const { return !m_error; }
     bool ok() const { return !m_error; }
-    const Error &error() const { assert(m_error); return *m_error; }
+    const Error &error() const
+    {
+        assert(m_error);
+        return *m_error;
+    }
 
 private:
     std::optional<Error> m_error;

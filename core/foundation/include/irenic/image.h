@@ -60,8 +60,16 @@ struct PlaneView {
     int width = 0;
     int height = 0;
 
-    T *row(int y) const { assert(y >= 0 && y < height); return data + y * stride; }
-    T &at(int x, int y) const { assert(x >= 0 && x < width); return row(y)[x]; }
+    T *row(int y) const
+    {
+        assert(y >= 0 && y < height);
+        return data + y * stride;
+    }
+    T &at(int x, int y) const
+    {
+        assert(x >= 0 && x < width);
+        return row(y)[x];
+    }
     PlaneView cut(const Rect &r) const
     {
         assert((Rect{0, 0, width, height}.contains(r)));
@@ -78,7 +86,11 @@ class Plane
 public:
     Plane() = default;
     explicit Plane(Size size) { reset(size); }
-    Plane(Size size, T value) { reset(size); fill(value); }
+    Plane(Size size, T value)
+    {
+        reset(size);
+        fill(value);
+    }
     Plane(Plane &&) noexcept = default;
     Plane &operator=(Plane &&) noexcept = default;
 
@@ -94,7 +106,7 @@ public:
         m_stride = strideFor(size.width);
     }
     static size_t samplesFor(Size size) { return size_t(strideFor(size.width)) * size_t(std::max(size.height, 0)); } ///< that it takes, padding included
-    size_t capacity() const { return m_capacity; } ///< samples that it could hold
+    size_t capacity() const { return m_capacity; }                                                                   ///< samples that it could hold
     void fill(T value) { std::fill_n(m_data.get(), size_t(m_stride) * m_size.height, value); }
     Plane clone() const
     {
@@ -108,8 +120,16 @@ public:
     int height() const { return m_size.height; }
     ptrdiff_t stride() const { return m_stride; }
     bool isEmpty() const { return m_size.area() == 0; }
-    T *row(int y) { assert(y >= 0 && y < m_size.height); return m_data.get() + y * m_stride; }
-    const T *row(int y) const { assert(y >= 0 && y < m_size.height); return m_data.get() + y * m_stride; }
+    T *row(int y)
+    {
+        assert(y >= 0 && y < m_size.height);
+        return m_data.get() + y * m_stride;
+    }
+    const T *row(int y) const
+    {
+        assert(y >= 0 && y < m_size.height);
+        return m_data.get() + y * m_stride;
+    }
     T &at(int x, int y) { return row(y)[x]; }
     const T &at(int x, int y) const { return row(y)[x]; }
     PlaneView<T> view() { return {m_data.get(), m_stride, m_size.width, m_size.height}; }

@@ -12,7 +12,11 @@ namespace irenic {
 class BlindRound
 {
 public:
-    enum class Answer : uint8_t { Left, Right, NoDifference };
+    enum class Answer : uint8_t {
+        Left,
+        Right,
+        NoDifference,
+    };
     struct Pair {
         int left, right; ///< candidates
         int place;

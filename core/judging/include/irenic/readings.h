@@ -55,10 +55,10 @@ double haloShare(PlaneView<const float> before, PlaneView<const float> sharp, fl
 
 /// What a treatment did at one place.
 struct PlaceReadings {
-    std::optional<NoiseLeft> left; ///< nothing where the place holds no smooth block
-    double detailLost = 0;         ///< see detailLost()
-    std::optional<double> halo;    ///< see haloShare(); where something is sharpened
-    double drift = 0;              ///< median CIEDE2000 of blocks against the untreated picture
+    std::optional<NoiseLeft> left;       ///< nothing where the place holds no smooth block
+    double detailLost = 0;               ///< see detailLost()
+    std::optional<double> halo;          ///< see haloShare(); where something is sharpened
+    double drift = 0;                    ///< median CIEDE2000 of blocks against the untreated picture
     std::optional<PictureQuality> truth; ///< where the picture without noise is known
     bool operator==(const PlaceReadings &) const = default;
 };
@@ -78,28 +78,28 @@ struct NoiseAt {
     double law = 0;       ///< as the noise law has it
     double untreated = 0; ///< as measured
     double treated = 0;
-    int blocks = 0;       ///< that this is the median of
+    int blocks = 0; ///< that this is the median of
 };
 
 /// What a treatment left, block by block over the whole frame.
 struct LeftoverMap {
     struct Place {
-        Rect where; ///< stored coordinates
+        Rect where;      ///< stored coordinates
         double left = 0; ///< luminance noise left, against the frame's own median: 2 is twice as much
     };
-    Size blocks;                  ///< stored layout, not turned
+    Size blocks; ///< stored layout, not turned
     int blockPx = 0;
     Rect area;                    ///< what the blocks cover; stored coordinates
     std::vector<float> luminance; ///< noise left of every block, ratio of sigma; negative where it cannot be judged
     std::vector<float> colour;
-    NoiseLeft left;               ///< root mean square over the smooth blocks
-    double judged = 0;            ///< share of the blocks that are smooth
-    double evenness = 1;          ///< median over 95th percentile of the blocks' luminance noise left; 1 is even
-    std::vector<Place> worst;     ///< places with most noise left, apart from each other; worst first, at most kMostWorst
-    double detailLost = 0;        ///< mean over windows spread over the frame
-    Drift drift;                  ///< against the untreated frame
-    std::vector<NoiseAt> curve;   ///< by rising signal
-    double seconds = 0;           ///< that cleaning the frame took; too few where much of it was known already
+    NoiseLeft left;             ///< root mean square over the smooth blocks
+    double judged = 0;          ///< share of the blocks that are smooth
+    double evenness = 1;        ///< median over 95th percentile of the blocks' luminance noise left; 1 is even
+    std::vector<Place> worst;   ///< places with most noise left, apart from each other; worst first, at most kMostWorst
+    double detailLost = 0;      ///< mean over windows spread over the frame
+    Drift drift;                ///< against the untreated frame
+    std::vector<NoiseAt> curve; ///< by rising signal
+    double seconds = 0;         ///< that cleaning the frame took; too few where much of it was known already
 };
 inline constexpr size_t kMostWorst = 8;
 
@@ -111,8 +111,8 @@ struct Histogram {
     static constexpr double kFirstEv = -14, kStepEv = 0.25; ///< against clipping
     static constexpr size_t kBins = 56;
     std::array<std::array<double, kBins>, 3> share{}; ///< of the colour's samples, 0 .. 1
-    std::array<double, 3> clipped{}; ///< share at or above white
-    std::array<double, 3> black{};   ///< share at or below black
+    std::array<double, 3> clipped{};                  ///< share at or above white
+    std::array<double, 3> black{};                    ///< share at or below black
 };
 Histogram histogramOf(const Frame &frame);
 

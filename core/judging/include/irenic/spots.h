@@ -10,7 +10,18 @@
 namespace irenic {
 
 /// What a place in a frame is looked at for.
-enum class SpotKind : uint8_t { Own, Shadow, PlainTone, Texture, TextureBesideSmooth, Edge, PointLights, StrongColour, Corner, MostNoiseLeft };
+enum class SpotKind : uint8_t {
+    Own,
+    Shadow,
+    PlainTone,
+    Texture,
+    TextureBesideSmooth,
+    Edge,
+    PointLights,
+    StrongColour,
+    Corner,
+    MostNoiseLeft,
+};
 
 struct SpotKindInfo {
     SpotKind kind;

@@ -16,26 +16,30 @@ namespace irenic {
 using Matrix3 = std::array<double, 9>; ///< row-major 3 x 3
 using Vector3 = std::array<double, 3>;
 
-enum class Colour : uint8_t { Red = 0, Green = 1, Blue = 2 };
+enum class Colour : uint8_t {
+    Red = 0,
+    Green = 1,
+    Blue = 2,
+};
 
 /// A two-by-two colour-filter pattern; cell (x & 1, y & 1), counted from the corner of the stored samples.
 struct CfaPattern {
     std::array<Colour, 4> cells{Colour::Red, Colour::Green, Colour::Green, Colour::Blue};
     bool operator==(const CfaPattern &) const = default;
     Colour at(int x, int y) const { return cells[size_t((y & 1) * 2 + (x & 1))]; }
-    bool isBayer() const;                      ///< one red, one blue, greens on a diagonal
-    CfaPattern shifted(int dx, int dy) const;  ///< the pattern as seen from sample (dx, dy)
-    std::string name() const;                  ///< "RGGB" and so on
+    bool isBayer() const;                     ///< one red, one blue, greens on a diagonal
+    CfaPattern shifted(int dx, int dy) const; ///< the pattern as seen from sample (dx, dy)
+    std::string name() const;                 ///< "RGGB" and so on
     static std::optional<CfaPattern> fromName(const std::string &name);
 };
 
 /// Black and white of the stored numbers (DNG 1.4, BlackLevel, BlackLevelDeltaH/V, WhiteLevel).
 struct Levels {
-    int repeatRows = 1;              ///< size of the black pattern, anchored at the active area's corner
+    int repeatRows = 1; ///< size of the black pattern, anchored at the active area's corner
     int repeatCols = 1;
-    std::vector<float> black{0.f};   ///< repeatRows x repeatCols, in stored numbers
-    std::vector<float> deltaRow;     ///< one per active row, or empty
-    std::vector<float> deltaColumn;  ///< one per active column, or empty
+    std::vector<float> black{0.f};  ///< repeatRows x repeatCols, in stored numbers
+    std::vector<float> deltaRow;    ///< one per active row, or empty
+    std::vector<float> deltaColumn; ///< one per active column, or empty
     float white = 65535.f;
     /// Black at a sample, counted from the active area's corner.
     float blackAt(int x, int y) const;
@@ -75,17 +79,17 @@ enum class FrameKind : uint8_t {
 /// How a JPEG was compressed (ITU-T T.81): what of the picture may have been lost.
 struct JpegCoding {
     std::array<std::array<uint16_t, 64>, 3> steps{}; ///< quantisation of Y, Cb, Cr; row by row of the 8 x 8 frequencies
-    int across = 1, down = 1; ///< pixels of Y for one of Cb and Cr
-    int components = 3;       ///< 1 where there are no colours
-    double meanStep() const; ///< of Y's twenty lowest frequencies, 0 left out: 1 and less cannot be seen, 10 shows
+    int across = 1, down = 1;                        ///< pixels of Y for one of Cb and Cr
+    int components = 3;                              ///< 1 where there are no colours
+    double meanStep() const;                         ///< of Y's twenty lowest frequencies, 0 left out: 1 and less cannot be seen, 10 shows
 };
 inline constexpr double kCoarseJpegStep = 10; ///< from there on a JPEG is called heavily compressed
 
 /// How a rendered picture's numbers mean colour, as its profile says.
 struct Encoding {
-    std::array<std::vector<float>, 3> decode; ///< 65536 linear values of red, green, blue; rising, 0 to 1
+    std::array<std::vector<float>, 3> decode;  ///< 65536 linear values of red, green, blue; rising, 0 to 1
     Matrix3 toSrgb{1, 0, 0, 0, 1, 0, 0, 0, 1}; ///< linear values to linear sRGB
-    std::vector<uint8_t> profile;             ///< ICC, as embedded; empty where the file has none, which means sRGB
+    std::vector<uint8_t> profile;              ///< ICC, as embedded; empty where the file has none, which means sRGB
     /// The stored number whose linear value is nearest.
     uint16_t encoded(float linear, size_t channel) const;
 };
@@ -96,17 +100,17 @@ struct SourceTags; ///< the directories of a DNG source as they stood; for write
 struct FrameFacts {
     std::filesystem::path file;
     FrameKind kind = FrameKind::Mosaic;
-    Rect active;              ///< the exposed part
-    Rect crop;                ///< the default crop; inside `active`
-    CfaPattern cfa;           ///< of a mosaic: phase at its first sample
-    Levels levels;            ///< of a linear frame, three blacks that do not repeat; of a rendered one, 0 and 65535
+    Rect active;                              ///< the exposed part
+    Rect crop;                                ///< the default crop; inside `active`
+    CfaPattern cfa;                           ///< of a mosaic: phase at its first sample
+    Levels levels;                            ///< of a linear frame, three blacks that do not repeat; of a rendered one, 0 and 65535
     std::shared_ptr<const Encoding> encoding; ///< of a rendered frame only
     std::shared_ptr<const JpegCoding> jpeg;   ///< of a JPEG whose brightness and colours are coded apart; null otherwise
-    std::string pattern;      ///< the sensor's pattern in words: "RGGB", "six by six"; empty where there is none
+    std::string pattern;                      ///< the sensor's pattern in words: "RGGB", "six by six"; empty where there is none
     ColourDescription colour;
     ShootingData shooting;
-    int orientation = 1;      ///< Exif orientation, 1..8
-    std::vector<std::string> warnings; ///< plain sentences about what is odd in the file
+    int orientation = 1;                      ///< Exif orientation, 1..8
+    std::vector<std::string> warnings;        ///< plain sentences about what is odd in the file
     std::shared_ptr<const SourceTags> source; ///< null unless the source is a DNG
 
     int channels() const { return kind == FrameKind::Mosaic ? 1 : 3; }

@@ -22,9 +22,9 @@ struct NoiseModel {
 
 /// Offsets of whole rows and columns, in signal units.
 struct Banding {
-    std::vector<float> rows;     ///< one per active row, to be taken off; empty where there is no banding to speak of
-    std::vector<float> columns;  ///< one per active column, likewise
-    float rowSigma = 0;          ///< spread of the rows' true offsets
+    std::vector<float> rows;    ///< one per active row, to be taken off; empty where there is no banding to speak of
+    std::vector<float> columns; ///< one per active column, likewise
+    float rowSigma = 0;         ///< spread of the rows' true offsets
     float columnSigma = 0;
     bool operator==(const Banding &) const = default;
     /// What to take off a sample, counted from the active area's corner.
@@ -36,8 +36,8 @@ struct Banding {
 /// has 1 everywhere.
 struct BandNoise {
     static constexpr int kScales = 4;
-    float sigma = 1;                                                                           ///< of single samples
-    std::array<float, 64> dct = filled<64>();  ///< relative sigma of the 8 x 8 DCT of samples two pixels apart, by row, then column
+    float sigma = 1;                                       ///< of single samples
+    std::array<float, 64> dct = filled<64>();              ///< relative sigma of the 8 x 8 DCT of samples two pixels apart, by row, then column
     std::array<float, kScales> scales = filled<kScales>(); ///< relative sigma of Haar details of samples 2, 4, 8 and 16 pixels apart
     bool operator==(const BandNoise &) const = default;
 
@@ -57,17 +57,17 @@ struct NoiseReport {
     /// By place in the two-by-two pattern, (x & 1) + 2 * (y & 1) of the stored samples; of a full-colour frame, red, green and
     /// blue, the last unused.
     std::array<NoiseModel, 4> cells;
-    std::vector<BandNoise> bands;     ///< of a full-colour frame, in the order of Packet::bands(); otherwise empty
-    float pointSigma = 1;             ///< of a full-colour frame's luminance behind the filter that looks for points of light
-    std::vector<PixelAt> hotPixels;   ///< hot, dead and stuck ones, single and in pairs; sorted by row, then column; stored coordinates
+    std::vector<BandNoise> bands;   ///< of a full-colour frame, in the order of Packet::bands(); otherwise empty
+    float pointSigma = 1;           ///< of a full-colour frame's luminance behind the filter that looks for points of light
+    std::vector<PixelAt> hotPixels; ///< hot, dead and stuck ones, single and in pairs; sorted by row, then column; stored coordinates
     Banding banding;
-    float midSignal = 0;              ///< the frame's median green signal, at which the next two are stated
-    float luminanceNoise = 0;         ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
-    float colourNoise = 0;            ///< sigma of the white-balanced colour differences over luminance there
-    double confidence = 0;            ///< 0..1: how well the frame pins the model down
-    std::string confidenceReason;     ///< one plain sentence
-    size_t maskedSamples = 0;         ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
-    float profileRatio = 0;           ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
+    float midSignal = 0;          ///< the frame's median green signal, at which the next two are stated
+    float luminanceNoise = 0;     ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
+    float colourNoise = 0;        ///< sigma of the white-balanced colour differences over luminance there
+    double confidence = 0;        ///< 0..1: how well the frame pins the model down
+    std::string confidenceReason; ///< one plain sentence
+    size_t maskedSamples = 0;     ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
+    float profileRatio = 0;       ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
     bool operator==(const NoiseReport &) const = default;
 };
 

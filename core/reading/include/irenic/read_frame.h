@@ -14,7 +14,7 @@ Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file
 /// are their renditions.
 Result<std::vector<std::filesystem::path>> photographsIn(const std::filesystem::path &folder);
 
-bool looksLikeRaw(const std::filesystem::path &file);      ///< by its ending
-bool looksRendered(const std::filesystem::path &file);     ///< likewise: TIFF, JPEG or PNG
+bool looksLikeRaw(const std::filesystem::path &file);  ///< by its ending
+bool looksRendered(const std::filesystem::path &file); ///< likewise: TIFF, JPEG or PNG
 
 } // namespace irenic
