@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/develop.h"
 
+#include "base/parallel.h"
 #include "colour/colour.h"
 #include "render/demosaic.h"
 #include "render/fringes.h"
@@ -207,6 +208,7 @@ RgbImage<float> Developer::developReduced(PlaneView<const float> samples, CfaPat
     const float perColour[3] = {4 * share, 2 * share, 4 * share};
     for (int y = 0; y < size.height; ++y) {
         float *o = out.row(y);
+        std::fill_n(o, 3 * size_t(size.width), 0.f);
         for (int v = 0; v < factor; ++v) {
             const float *row = samples.row(y * factor + v);
             const int even = int(cfa.at(0, v)), odd = int(cfa.at(1, v));
@@ -264,22 +266,33 @@ Rect uprightRectOf(Rect inStored, Size stored, int orientation)
 }
 
 template <class T>
-RgbImage<T> turned(const RgbImage<T> &in, int orientation)
+Result<RgbImage<T>> turned(RgbImage<T> in, int orientation, const RunContext &run)
 {
     if (orientation <= 1 || orientation > 8)
         return in;
     const Size size = orientation >= 5 ? Size{in.size.height, in.size.width} : in.size;
     auto out = RgbImage<T>::ofSize(size);
-    for (int y = 0; y < size.height; ++y)
+    const Status done = parallelFor(size.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
         for (int x = 0; x < size.width; ++x) {
             const Rect from = storedRectOf({x, y, 1, 1}, in.size, orientation);
             std::copy_n(in.row(from.y) + from.x * 3, 3, out.row(y) + x * 3);
         }
+    });
+    if (!done)
+        return done.error();
     return out;
 }
 
-template RgbImage<uint8_t> turned(const RgbImage<uint8_t> &, int);
-template RgbImage<uint16_t> turned(const RgbImage<uint16_t> &, int);
-template RgbImage<float> turned(const RgbImage<float> &, int);
+template <class T>
+RgbImage<T> turned(RgbImage<T> in, int orientation)
+{
+    return turned(std::move(in), orientation, {.threads = 1}).take();
+}
+
+template RgbImage<uint8_t> turned(RgbImage<uint8_t>, int);
+template RgbImage<uint16_t> turned(RgbImage<uint16_t>, int);
+template RgbImage<float> turned(RgbImage<float>, int);
+template Result<RgbImage<uint16_t>> turned(RgbImage<uint16_t>, int, const RunContext &);
+template Result<RgbImage<float>> turned(RgbImage<float>, int, const RunContext &);
 
 } // namespace irenic

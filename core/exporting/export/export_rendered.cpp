@@ -30,9 +30,13 @@ Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, CleanCache *ca
         if (!linear)
             return linear.error();
         auto straight = RgbImage<uint16_t>::ofSize(frame.crop.size());
-        for (size_t i = 0; i < straight.samples.size(); ++i)
-            straight.samples[i] = frame.encoding->encoded(linear.value().samples[i], i % 3);
-        return turned(straight, frame.orientation);
+        const Status encoded = parallelFor(straight.size.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
+            for (int i = 0; i < 3 * straight.size.width; ++i)
+                straight.row(y)[i] = frame.encoding->encoded(linear.value().row(y)[i], size_t(i % 3));
+        });
+        if (!encoded)
+            return encoded.error();
+        return turned(std::move(straight), frame.orientation, run);
     }
     const Result<CleanedSamples> cleaned = cleanForStorage(cleaner, run, cache);
     if (!cleaned)
@@ -40,7 +44,7 @@ Result<RgbImage<uint16_t>> cleanedPicture(const Cleaner &cleaner, CleanCache *ca
     auto picture = RgbImage<uint16_t>::ofSize(frame.size());
     for (int y = 0; y < picture.size.height; ++y)
         std::copy_n(cleaned.value().samples.row(y), size_t(picture.size.width) * 3, picture.row(y));
-    return turned(picture, frame.orientation);
+    return turned(std::move(picture), frame.orientation, run);
 }
 
 template <class T>
@@ -108,7 +112,7 @@ Result<RgbImage<T>> renderAll(const Cleaner &cleaner, const ExportOptions &optio
         if (!encoded)
             return encoded.error();
     }
-    return turned(picture, cleaner.frame().orientation);
+    return turned(std::move(picture), cleaner.frame().orientation, run);
 }
 
 template Result<RgbImage<uint16_t>> renderAll(const Cleaner &, const ExportOptions &, CleanCache *, const RunContext &);

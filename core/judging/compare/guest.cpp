@@ -24,7 +24,7 @@ Result<RgbImage<float>> uprightPicture(const std::shared_ptr<const Frame> &frame
     Result<RgbImage<float>> picture = developView(untreated, frame->crop, reduction, {}, nullptr, run);
     if (!picture)
         return picture;
-    return turned(picture.value(), frame->orientation);
+    return turned(picture.take(), frame->orientation, run);
 }
 
 /// Every row once, on all threads. Where it is stopped rows are left out: whoever calls asks whether it was, before anything of it is used.
@@ -200,7 +200,7 @@ std::array<double, 3> gainsFor(const RgbImage<float> &reference, const RgbImage<
 RgbImage<float> laidOver(const RgbImage<float> &guest, const Placed &p, Size size, const RunContext &run)
 {
     auto out = RgbImage<float>::ofSize(size);
-    std::fill(out.samples.begin(), out.samples.end(), -1.f);
+    forRows(size.height, run, [&](int y) { std::fill_n(out.row(y), 3 * size_t(size.width), -1.f); });
     const Rect covers = Rect{p.dx, p.dy, int(std::lround(guest.size.width * p.scale)), int(std::lround(guest.size.height * p.scale))}.intersected({0, 0, size.width, size.height});
     if (covers.isEmpty())
         return out;

@@ -96,8 +96,10 @@ Result<RgbImage<float>> unbent(const Unbending &unbending, Rect region, Rect cro
     const Rect needed = unbending.sourceOf(region).grownBy(3 * factor).intersected(crop);
     const int x0 = crop.x + (needed.x - crop.x) / factor * factor, y0 = crop.y + (needed.y - crop.y) / factor * factor;
     const Rect source = Rect{x0, y0, (needed.right() - x0 + factor - 1) / factor * factor, (needed.bottom() - y0 + factor - 1) / factor * factor}.intersected(crop);
-    if (source.width < factor || source.height < factor)
+    if (source.width < factor || source.height < factor) {
+        std::fill(out.samples.begin(), out.samples.end(), 0.f);
         return out;
+    }
     const Result<RgbImage<float>> bent = develop(source);
     if (!bent)
         return bent.error();

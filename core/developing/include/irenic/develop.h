@@ -13,10 +13,10 @@ class Surroundings;
 template <class T>
 struct RgbImage {
     Size size;
-    std::vector<T> samples; ///< 3 x width x height
+    std::vector<T, Unfilled<T>> samples; ///< 3 x width x height
     T *row(int y) { return samples.data() + size_t(y) * size_t(size.width) * 3; }
     const T *row(int y) const { return samples.data() + size_t(y) * size_t(size.width) * 3; }
-    static RgbImage ofSize(Size s) { return {s, std::vector<T>(size_t(s.area()) * 3)}; }
+    static RgbImage ofSize(Size s) { return {s, std::vector<T, Unfilled<T>>(size_t(s.area()) * 3)}; } ///< contents are undefined until written
 };
 
 /// Which side of a picture is looked at.
@@ -99,7 +99,10 @@ RgbImage<uint16_t> encoded16(const RgbImage<float> &linear);
 
 /// Turns a picture as an Exif orientation asks.
 template <class T>
-RgbImage<T> turned(const RgbImage<T> &in, int orientation);
+RgbImage<T> turned(RgbImage<T> in, int orientation);
+/// The same of a large one; fails only with Cancelled.
+template <class T>
+Result<RgbImage<T>> turned(RgbImage<T> in, int orientation, const RunContext &run);
 
 /// The part of a stored picture that shows as `upright` once the picture of `stored` size is turned.
 Rect storedRectOf(Rect upright, Size stored, int orientation);

@@ -78,6 +78,24 @@ struct PlaneView {
     operator PlaneView<const T>() const { return {data, stride, width, height}; }
 };
 
+/// For vectors whose contents are undefined until written, as Plane's are: no pass over them that nothing can stop.
+template <class T>
+struct Unfilled : std::allocator<T> {
+    template <class U>
+    struct rebind {
+        using other = Unfilled<U>;
+    };
+    using std::allocator<T>::allocator;
+    template <class U, class... Arguments>
+    void construct(U *at, Arguments &&...arguments)
+    {
+        if constexpr (sizeof...(Arguments) == 0)
+            ::new (static_cast<void *>(at)) U;
+        else
+            ::new (static_cast<void *>(at)) U(std::forward<Arguments>(arguments)...);
+    }
+};
+
 /// Owned samples, rows aligned to 64 bytes and padded to a whole number of 64-byte blocks, so vector code
 /// may run over the end of a row without a scalar tail. Contents are undefined until written.
 template <class T>
