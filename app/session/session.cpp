@@ -591,7 +591,8 @@ void Session::chooseKeeper(int trial)
         return;
     Choices c = *f;
     c.keeper = f->keeper == trial ? -1 : trial;
-    change(std::move(c), c.keeper < 0 ? tr("taking back the keeper") : tr("choosing %1 as keeper").arg(trialLetter(trial)));
+    const QString words = c.keeper < 0 ? tr("taking back the keeper") : tr("choosing %1 as keeper").arg(trialLetter(trial));
+    change(std::move(c), words);
 }
 
 bool Session::canAddTrial() const
@@ -740,13 +741,13 @@ int Session::renderAllAlike()
     return int(others.size());
 }
 
-void Session::pinGuest(const QString &path, const QString &file, std::shared_ptr<const Guest> guest)
+void Session::pinGuest(const QString &path, const QString &file, const std::shared_ptr<const Guest> &guest)
 {
     const int index = indexOf(path);
     if (index < 0 || !frame(index).isMeasured())
         return;
     if (frame(index).state == RollFrame::State::Ready) { // one that went to rest meanwhile has it matched again when it wakes
-        m_frames[size_t(index)]->matched.insert(file, std::move(guest));
+        m_frames[size_t(index)]->matched.insert(file, guest);
         letRest();
     }
     Choices c = frame(index);

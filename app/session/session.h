@@ -173,7 +173,7 @@ public:
     void reorderSpot(int from, int to);
     int carrySpots(); ///< to every other frame of the same size, in place of theirs; to how many
     /// A step of undo, but where the frame has it pinned already, and it was only to be matched.
-    void pinGuest(const QString &path, const QString &file, std::shared_ptr<const Guest> guest);
+    void pinGuest(const QString &path, const QString &file, const std::shared_ptr<const Guest> &guest);
     void unpinGuest(int guest);
     void changeRendering(const Rendering &rendering, const QString &words, int dragId = 0);
     int renderAllAlike(); ///< every other frame as this one; how many

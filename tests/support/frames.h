@@ -13,7 +13,11 @@
 namespace irenic::test {
 
 /// How long a test waits for what must happen; long, since sanitizers and busy machines are slow.
+#if defined(__SANITIZE_ADDRESS__) || defined(__SANITIZE_THREAD__)
+inline constexpr int kPatienceMs = 1200000;
+#else
 inline constexpr int kPatienceMs = 120000;
+#endif
 
 /// A scene of smooth gradients, flat patches, edges, fine texture, strong colour and darkness, made by formula.
 Scene makeScene(Size size);

@@ -97,7 +97,8 @@ std::vector<Shift> shiftsOf(const Cells &cells, int colour, const LensCorrection
     std::vector<Shift> all(size_t(across) * size_t(down), Shift{0, 0, 0});
     (void)parallelFor(across * down, run, [&](int index) {
         const int bx = index % across * kBlockCells, by = index / across * kBlockCells;
-        const double mx = 2 * (bx + kBlockCells / 2) - g.x, my = 2 * (by + kBlockCells / 2) - g.y, radius = std::hypot(mx, my);
+        const int middleX = 2 * bx + kBlockCells, middleY = 2 * by + kBlockCells;
+        const double mx = middleX - g.x, my = middleY - g.y, radius = std::hypot(mx, my);
         if (radius / g.unit < kLeastRadius)
             return;
         const double ex = mx / radius, ey = my / radius;

@@ -192,7 +192,8 @@ Status writeDng(AtomicFile &file, const DngContents &contents, const RunContext 
     if (!s)
         return s;
     raw.setNumber(TagNewSubFileType, TiffLong, 0);
-    raw.setNumber(TagImageWidth, TiffLong, contents.samples.width / contents.perPixel);
+    const int columns = contents.samples.width / contents.perPixel;
+    raw.setNumber(TagImageWidth, TiffLong, columns);
     raw.setNumber(TagImageLength, TiffLong, contents.samples.height);
     raw.setNumber(TagPhotometric, TiffShort, contents.perPixel == 1 ? PhotometricCfa : PhotometricLinearRaw);
     raw.setNumber(TagSamplesPerPixel, TiffShort, contents.perPixel);
