@@ -7,7 +7,6 @@
 #include "methods/packet/packet.h"
 
 #include <cmath>
-#include <map>
 
 namespace irenic {
 
@@ -22,6 +21,8 @@ constexpr double kCalmShare = 0.1;
 constexpr size_t kWantedCalm = 120, kFewestCalm = 24;
 constexpr double kMedianOfSquare = 0.4549; ///< of a standard normal
 constexpr float kClipGuard = 0.97f;
+constexpr double kLeastShare = 0.02; ///< of an octave's power, that is taken for noise
+constexpr int kMostBad = 64;         ///< clipped samples of a window of 256
 
 struct Window {
     std::array<std::array<float, 64>, Packet::kMostBands> squares; ///< of the DCT coefficients
@@ -93,9 +94,11 @@ std::vector<Window> windowsOf(const Frame &frame, const Linearizer &levels, cons
     for (int y = kFirstWindowPx; y + 2 * kSide + 2 <= patch.height - kFirstWindowPx; y += kWindowStepPx)
         for (int x = kFirstWindowPx; x + 2 * kSide + 2 <= patch.width - kFirstWindowPx; x += kWindowStepPx) {
             Window w;
-            for (int v = 0; v < 2 * kSide && w.usable; ++v)
+            int clipped = 0;
+            for (int v = 0; v < 2 * kSide; ++v)
                 for (int u = 0; u < 2 * kSide; ++u)
-                    w.usable = w.usable && !bad.at(x + u, y + v);
+                    clipped += bad.at(x + u, y + v);
+            w.usable = clipped <= kMostBad;
             for (size_t b = 0; b < Packet::kMostBands; ++b)
                 w.squares[b] = dctSquares(packet.bands()[b].samples, x, y);
             for (size_t i = 1; i < 64; ++i)
@@ -118,27 +121,97 @@ float medianOf(std::vector<float> v)
     return *middle;
 }
 
-BandNoise bandFrom(const std::array<float, 64> &variances)
+constexpr int kOctaves = 3; // of an 8 x 8 DCT, finest to coarsest, as the Haar scales are
+
+size_t octaveOf(size_t coefficient)
+{
+    const size_t highest = std::max(coefficient % kSide, coefficient / kSide);
+    return highest >= 4 ? 0 : highest >= 2 ? 1
+                                           : 2;
+}
+
+/// Powers of the octaves, finest to coarsest.
+using Octaves = std::array<double, kOctaves>;
+
+/// What demosaiced white noise has in each octave, against the finest, and the most that noise may grow from one octave to the next: a blur (as of in-camera noise reduction)
+/// and JPEG, which stores colour at half size and coarsely, take from the finest. What grows more is picture. Measured on flat fields, see docs/engine.md.
+struct Spectrum {
+    Octaves shape;
+    std::array<double, kOctaves> mostGrowth; ///< of sigma; the last of what lies beyond a window
+    double most;                             ///< power of the finest octave, of noise whose single samples have sigma 1
+};
+constexpr Spectrum kLuminance{{1, 1.15, 1.2}, {1.5, 1.2, 1.1}, 4.5 * 4.5}; // 2.6 to 3.7 on flat fields and simple scenes
+constexpr Spectrum kColour{{1, 3.2, 5.5}, {4.5, 2.4, 1.5}, 3 * 3};         // 0.2 to 1
+constexpr size_t kFirstColourBand = 4;                                     // of a Packet
+
+/// The noise's power in the finest octave. Texture's power falls by about the same factor from octave to octave towards the fine ones (natural pictures have a power law of
+/// frequency: Field, J. Opt. Soc. Am. A 4(12), 1987), noise has its shape: three octaves are three equations for noise, texture and factor,
+/// (P0 - N)(P2 - s2 N) = (P1 - s1 N)^2. Where they have no answer, because texture of one size ends there, it counts how much more than noise the second octave grows.
+double noiseOf(const Octaves &p, const Spectrum &spectrum)
+{
+    constexpr double kAllTexture = 4; // times what noise may grow, in power
+    Octaves shape = spectrum.shape;   // flatter where the octaves are
+    for (size_t o = 1; o < kOctaves; ++o)
+        shape[o] = std::min(shape[o], p[o] / p[0]);
+    double low = 0, high = p[0];
+    const auto excess = [&](double n) {
+        const double middle = p[1] - shape[1] * n;
+        return (p[0] - n) * (p[2] - shape[2] * n) - middle * middle;
+    };
+    if (excess(0) <= 0 || excess(high) >= 0) {
+        const double beyond = p[1] / p[0] / (spectrum.mostGrowth[0] * spectrum.mostGrowth[0]);
+        return high * std::clamp(1 - std::log(beyond) / std::log(kAllTexture), 0.0, 1.0);
+    }
+    for (int i = 0; i < 60; ++i) {
+        const double middle = (low + high) / 2;
+        (excess(middle) > 0 ? low : high) = middle;
+    }
+    return low;
+}
+
+Octaves octavesOf(const std::array<float, 64> &variances)
+{
+    Octaves sum{}, count{};
+    for (size_t i = 1; i < 64; ++i) {
+        sum[octaveOf(i)] += double(variances[i]);
+        ++count[octaveOf(i)];
+    }
+    for (size_t o = 0; o < kOctaves; ++o)
+        sum[o] = std::max(sum[o] / count[o], 1e-9);
+    return sum;
+}
+
+/// Leaves in every octave what can be noise. Answers how much of the finest octave certainly is, as a share.
+double takeTextureOff(std::array<float, 64> &variances, const Spectrum &spectrum)
+{
+    const Octaves p = octavesOf(variances);
+    const double found = noiseOf(p, spectrum), noise = std::max(std::min(found, spectrum.most), kLeastShare * p[0]);
+    Octaves kept{noise, 0, 0};
+    for (size_t o = 1; o < kOctaves; ++o)
+        kept[o] = std::min(p[o], kept[o - 1] * spectrum.mostGrowth[o - 1] * spectrum.mostGrowth[o - 1]);
+    for (size_t i = 1; i < 64; ++i)
+        variances[i] *= float(kept[octaveOf(i)] / p[octaveOf(i)]);
+    return noise / p[0] * std::min(1.0, noise / found);
+}
+
+BandNoise bandFrom(const std::array<float, 64> &variances, double growthBeyond)
 {
     BandNoise n;
     double mean = 0;
     for (size_t i = 1; i < 64; ++i)
         mean += double(variances[i]) / 63;
     n.sigma = std::max(0.02f, float(std::sqrt(mean)));
-    std::map<int, std::pair<double, int>> octaves; // finest to coarsest, as the Haar scales are
+    std::array<float, 64> squares{};
     for (size_t i = 1; i < 64; ++i) {
         n.dct[i] = std::clamp(std::sqrt(variances[i]) / n.sigma, 0.05f, 20.f);
-        const int highest = int(std::max(i % kSide, i / kSide));
-        auto &[sum, count] = octaves[highest >= 4 ? 0 : highest >= 2 ? 1
-                                                                     : 2];
-        sum += double(n.dct[i]) * double(n.dct[i]);
-        ++count;
+        squares[i] = n.dct[i] * n.dct[i];
     }
     n.dct[0] = std::max(n.dct[1], n.dct[8]);
-    for (int scale = 0; scale < 3; ++scale)
-        n.scales[size_t(scale)] = float(std::sqrt(octaves[scale].first / octaves[scale].second));
+    const Octaves octaves = octavesOf(squares);
+    for (size_t o = 0; o < kOctaves; ++o)
+        n.scales[o] = float(std::sqrt(octaves[o]));
     // Coarser than a window shows: it goes on growing as it did, within reason.
-    n.scales[3] = n.scales[2] * std::clamp(n.scales[2] / n.scales[1], 1.f, 2.f);
+    n.scales[3] = n.scales[2] * std::clamp(n.scales[2] / n.scales[1], 1.f, float(growthBeyond));
     return n;
 }
 
@@ -186,11 +259,25 @@ Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseMo
         std::transform(calm.begin(), calm.end(), values.begin(), [&](const Calm &c) { return of(*c.window); });
         return medianOf(values) / float(kMedianOfSquare);
     };
+    float finerTexture = 0; // power of luminance's texture in the octave beyond the finest
     for (size_t b = 0; b < Packet::kMostBands; ++b) {
         std::array<float, 64> variances{};
         for (size_t i = 0; i < 64; ++i)
             variances[i] = median([&](const Window &w) { return w.squares[b][i]; });
-        result.bands[b] = bandFrom(variances);
+        const bool fine = b > 0 && b < kFirstColourBand;
+        const Spectrum &spectrum = b < kFirstColourBand ? kLuminance : kColour;
+        if (fine) // an octave above: what is left of the texture there
+            for (size_t i = 1; i < 64; ++i)
+                variances[i] = std::max(variances[i] * float(kLeastShare), variances[i] - finerTexture);
+        else {
+            const Octaves p = octavesOf(variances);
+            const double share = takeTextureOff(variances, spectrum);
+            if (b == 0) {
+                result.noiseShare = share;
+                finerTexture = float((1 - share) * p[0] * std::min(1.0, (1 - share) * p[0] / std::max(p[1] - share * p[0], 1e-9)));
+            }
+        }
+        result.bands[b] = bandFrom(variances, spectrum.mostGrowth[kOctaves - 1]);
     }
     // The slope of luminance is taken out of both differences by one factor.
     result.bands[1].sigma = result.bands[2].sigma = std::sqrt(result.bands[1].sigma * result.bands[2].sigma);

@@ -12,6 +12,7 @@ struct BandNoises {
     std::vector<BandNoise> bands; ///< Packet::kMostBands of them; white where the frame has no calm place
     float pointSigma = 1;
     size_t calmWindows = 0;
+    double noiseShare = 0; ///< of what the finest octave of luminance holds in calm windows: 1 where there is no texture; 0 without calm windows
 };
 /// Fails only with Cancelled.
 Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseModel, 4> &law, const RunContext &run);

@@ -5,10 +5,12 @@
 #include "frame/linearizer.h"
 #include "irenic/measure_noise.h"
 #include "irenic/text.h"
+#include "law/line_fit.h"
 #include "law/noise_law.h"
 #include "noise/band_noise.h"
 #include "noise/banding.h"
 #include "noise/hot_pixels.h"
+#include "noise/noise_floor.h"
 #include "noise/optical_black.h"
 #include "raw/tiff_tree.h"
 
@@ -130,13 +132,13 @@ void crossCheck(const Frame &frame, NoiseReport &report)
         report.confidenceReason += " What the file says of its camera agrees.";
 }
 
-std::string reasonFor(const Frame &frame, const NoiseLaw &law)
+std::string reasonFor(const Frame &frame, size_t blocks, double confidence)
 {
-    if (law.blocks == 0)
+    if (blocks == 0)
         return "Every part of the frame is clipped or black; there is nothing to measure noise by.";
-    std::string reason = law.confidence > 0.75       ? "Smooth areas of many tones pin the noise down well."
-                         : law.confidence > kTrusted ? "Few smooth areas; the noise is measured to within about a fifth."
-                                                     : "Hardly any smooth areas; the measured noise is a guess from the texture's floor.";
+    std::string reason = confidence > 0.75       ? "Smooth areas of many tones pin the noise down well."
+                         : confidence > kTrusted ? "Few smooth areas; the noise is measured to within about a fifth."
+                                                 : "Hardly any smooth areas; the measured noise is a guess from the texture's floor.";
     if (frame.kind == FrameKind::Rendered)
         reason += " The file is a finished picture, whose noise is blurred and bent by what was done to it: the raw file would do better.";
     return reason;
@@ -157,6 +159,56 @@ void shareGreenLaw(const CfaPattern &cfa, std::array<NoiseModel, 4> &cells)
             cells[c] = green;
 }
 
+/// Lowers the law to what patches hold in their calmest directions: texture can only have raised it. How many directions agree with the floor is how sure it is.
+Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &report, const RunContext &run)
+{
+    constexpr int kRounds = 2;        // the second weighs samples by the law that the first found
+    constexpr double kAgreeing = 0.8; // share of the directions from which on nothing but noise is there
+    constexpr size_t kFewestTones = 4, kEnoughTones = 6;
+    for (int round = 0; round < kRounds; ++round) {
+        const auto points = measureNoiseFloor(frame, report.cells, input.clippedAtBlack, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
+        if (!points)
+            return points.error();
+        if (points.value().empty())
+            return {};
+        std::vector<double> agreeing;
+        for (const FloorPoint &p : points.value())
+            agreeing.push_back(p.agreeing);
+        for (size_t cell = 0; cell < report.cells.size(); ++cell) {
+            const NoiseModel law = report.cells[cell];
+            std::vector<LinePoint> line;
+            for (const FloorPoint &p : points.value()) {
+                const double sigma = double(law.sigmaAt(float(p.mean[cell])));
+                line.push_back({p.mean[cell], std::min(p.ratio, 1.0) * sigma * sigma, double(p.patches) / 4});
+            }
+            const LineFit fit = fitNoiseLine(line, input.varianceFloor, input.readVariance);
+            report.cells[cell] = {float(fit.slope), float(fit.intercept)};
+        }
+        std::nth_element(agreeing.begin(), agreeing.begin() + ptrdiff_t(agreeing.size() / 2), agreeing.end());
+        report.confidence = std::min(1.0, agreeing[agreeing.size() / 2] / kAgreeing) * std::min(1.0, double(std::max(points.value().size(), kFewestTones)) / kEnoughTones);
+    }
+    return {};
+}
+
+/// 1 where the noise of a finished picture is what a sensor can have at its ISO, less where it is more: then it is texture, or was made on purpose. The sensor with the least
+/// light is one of a telephone, with 5,000 electrons at ISO 100.
+double plausibleAtIso(const Frame &frame, const NoiseReport &report)
+{
+    constexpr double kFewestElectrons = 5000;
+    if (!(frame.shooting.iso > 0) || !(report.luminanceNoise > 0))
+        return 1;
+    const double most = 1 / std::sqrt(double(report.midSignal) * kFewestElectrons * 100 / frame.shooting.iso);
+    return std::min(1.0, std::pow(most / double(report.luminanceNoise), 2));
+}
+
+/// How sure the noise of full colour is: by how much of what calm places hold is noise, and not what is left of texture there,
+/// and by whether their energy is as even as noise makes it.
+double sureOf(double noiseShare, double scatter)
+{
+    constexpr double kNothing = 0.05, kMostly = 0.6, kEven = 0.5, kUneven = 0.8;
+    return std::clamp((noiseShare - kNothing) / (kMostly - kNothing), 0.0, 1.0) * std::clamp((kUneven - scatter) / (kUneven - kEven), 0.0, 1.0);
+}
+
 } // namespace
 
 Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
@@ -171,17 +223,20 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
         input.readVariance = std::max(input.varianceFloor, black->readVariance);
         report.maskedSamples = black->samples;
     }
-    const Result<NoiseLaw> law = measureNoiseLaw(input, stage(run, 0, 0.6));
+    const Result<NoiseLaw> law = measureNoiseLaw(input, stage(run, 0, mosaic ? 0.4 : 0.6));
     if (!law)
         return law.error();
     std::copy(law.value().cells.begin(), law.value().cells.end(), report.cells.begin());
     report.confidence = law.value().confidence;
-    report.confidenceReason = reasonFor(frame, law.value());
-    if (mosaic)
-        shareGreenLaw(frame.cfa, report.cells);
-    describe(frame, report); // finds the mid-tone
-    crossCheck(frame, report);
     if (mosaic) {
+        if (const Status lowered = lowerToFloor(frame, input, report, stage(run, 0.4, 0.6)); !lowered)
+            return lowered.error();
+        shareGreenLaw(frame.cfa, report.cells);
+    }
+    describe(frame, report); // finds the mid-tone
+    if (mosaic) {
+        report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
+        crossCheck(frame, report);
         Result<Banding> banding = measureBanding(frame, report.cells, stage(run, 0.6, 0.8));
         if (!banding)
             return banding.error();
@@ -196,6 +251,9 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
             return bands.error();
         report.bands = std::move(bands.value().bands);
         report.pointSigma = bands.value().pointSigma;
+        report.confidence = sureOf(bands.value().noiseShare, law.value().scatter) * plausibleAtIso(frame, report);
+        report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
+        crossCheck(frame, report);
     }
     describe(frame, report);
     return report;

@@ -4,6 +4,8 @@
 #include "base/parallel.h"
 #include "law/line_fit.h"
 
+#include <cmath>
+
 namespace irenic {
 
 namespace {
@@ -106,7 +108,8 @@ std::vector<Candidate> candidatesOf(const std::vector<Block> &blocks, const LawI
 }
 
 /// One point of the noise line per tone: the calmest blocks' mean and the median of their diagonal energy.
-std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t quads)
+/// @param scatter the same tones' spread of that energy, as the standard deviation of its logarithm
+std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t quads, std::vector<double> &scatter)
 {
     // Median over mean of chi-square with that many degrees of freedom (Wilson and Hilferty).
     const double root = 1 - 2 / (9.0 * double(quads)), medianOfMean = root * root * root;
@@ -119,9 +122,14 @@ std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t qua
         std::nth_element(tone.begin(), tone.begin() + std::ptrdiff_t(calm) - 1, tone.end(),
                          [](const Candidate &p, const Candidate &q) { return p.unrest < q.unrest; });
         tone.resize(calm);
-        double mean = 0;
-        for (const Candidate &c : tone)
+        double mean = 0, logs = 0, squares = 0;
+        for (const Candidate &c : tone) {
             mean += double(c.mean);
+            const double l = std::log(std::max(double(c.diagonal), 1e-20));
+            logs += l;
+            squares += l * l;
+        }
+        scatter.push_back(std::sqrt(std::max(0.0, squares / double(calm) - logs * logs / double(calm * calm))));
         std::nth_element(tone.begin(), tone.begin() + std::ptrdiff_t(calm / 2), tone.end(),
                          [](const Candidate &p, const Candidate &q) { return p.diagonal < q.diagonal; });
         points.push_back({mean / double(calm), double(tone[calm / 2].diagonal) / medianOfMean, double(calm)});
@@ -137,16 +145,17 @@ NoiseLaw fitCells(const std::vector<Block> &blocks, const LawInput &in, const st
     const size_t count = in.sampling.cells.size();
     std::vector<LinePoint> all;
     std::vector<LineFit> own(count);
-    std::vector<double> weight(count, 0);
+    std::vector<double> weight(count, 0), scatter;
     for (size_t cell = 0; cell < count; ++cell) {
-        const auto points = pointsOf(candidatesOf(blocks, in, cell, guess, trustGuess), in.sampling.cells[cell].size());
+        const auto points = pointsOf(candidatesOf(blocks, in, cell, guess, trustGuess), in.sampling.cells[cell].size(), scatter);
         own[cell] = fitNoiseLine(points, in.varianceFloor, in.readVariance);
         for (const LinePoint &p : points)
             weight[cell] += p.weight;
         all.insert(all.end(), points.begin(), points.end());
     }
     const LineFit common = fitNoiseLine(all, in.varianceFloor, in.readVariance);
-    NoiseLaw law{std::vector<NoiseModel>(count), common.confidence, blocks.size()};
+    std::sort(scatter.begin(), scatter.end());
+    NoiseLaw law{std::vector<NoiseModel>(count), common.confidence, scatter.empty() ? 0 : scatter[scatter.size() / 2], blocks.size()};
     for (size_t cell = 0; cell < count; ++cell) {
         const double trust = weight[cell] / (weight[cell] + kTrustedBlocks) * own[cell].confidence;
         law.cells[cell] = {float(own[cell].slope * trust + common.slope * (1 - trust)), float(own[cell].intercept * trust + common.intercept * (1 - trust))};
@@ -196,7 +205,7 @@ Result<NoiseLaw> measureNoiseLaw(const LawInput &input, const RunContext &run)
     if (run.stop.stop_requested())
         return cancelledError();
     // The first guess only says that light has more noise than dark; the later rounds know how much.
-    NoiseLaw law{std::vector<NoiseModel>(input.sampling.cells.size(), NoiseModel{1, 0.01f}), 0, 0};
+    NoiseLaw law{std::vector<NoiseModel>(input.sampling.cells.size(), NoiseModel{1, 0.01f}), 0, 0, 0};
     for (int round = 0; round < 3; ++round) {
         if (run.stop.stop_requested())
             return cancelledError();

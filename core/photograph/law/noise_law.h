@@ -34,6 +34,7 @@ struct LawInput {
 struct NoiseLaw {
     std::vector<NoiseModel> cells;
     double confidence = 0; ///< 0..1
+    double scatter = 0;    ///< standard deviation of the logarithm of calm blocks' energy: 0.35 of noise alone, more where texture lies in some of them
     size_t blocks = 0;     ///< that could be used
 };
 
