@@ -4,6 +4,8 @@
 #include "base/parallel.h"
 #include "frame/linearizer.h"
 
+#include <functional>
+
 namespace irenic {
 
 namespace {
@@ -11,6 +13,9 @@ namespace {
 // Set on simulated frames: 95 % of pixels that are truly 8 sigma hot pass in calm surroundings; of fine detail, one in 14,000 samples at most.
 constexpr float kHotSigma = 6.2f;    // from the median of its colour around
 constexpr float kOverNext = 4.2f;    // sigma beyond the next of its colour around: a lone tail is not enough
+constexpr float kOverPeers = 2.5f;   // times what samples of its colour nearby stand out by: where many do, it is texture, or noise larger than the law says
+constexpr int kPeersReach = 4;       // of its colour, either way
+constexpr size_t kPeersLeftOut = 2;  // the largest, which may be bad themselves
 constexpr float kOverActivity = 8.f; // times the mean unrest of the 5 x 5 around: texture is not hot
 // Excess of the other colours around that means real light, or an edge: in sigma, and as a share of what stands out.
 constexpr float kLightSigma = 3.0f, kSurelyDark = 1.5f, kLightShare = 0.15f;
@@ -88,7 +93,20 @@ private:
         const bool partnerOfItsColour = strong && around[7] - around[6] > kPartnerSigma * sigmaAt(x, y, float(sign) * around[6]);
         if (!beyond(partnerOfItsColour ? around[6] : around[7]))
             return false;
-        return excess > kOverActivity * activity(x, y) && !showsLight(x, y, sign, strong, excess);
+        return excess > kOverActivity * activity(x, y) && !showsLight(x, y, sign, strong, excess) && excess > kOverPeers * peersStandOut(x, y, sign);
+    }
+    /// By how much the samples of its colour nearby stand out from their own eight neighbours; the largest left out.
+    float peersStandOut(int x, int y, int sign) const
+    {
+        const auto at = [this](int px, int py) { return linear(px, py); };
+        std::array<float, (2 * kPeersReach + 1) * (2 * kPeersReach + 1)> out;
+        size_t n = 0;
+        for (int dy = -kPeersReach; dy <= kPeersReach; ++dy)
+            for (int dx = -kPeersReach; dx <= kPeersReach; ++dx)
+                if (std::max(std::abs(dx), std::abs(dy)) > 1) // its neighbours have it among theirs
+                    out[n++] = float(sign) * (linear(x + 2 * dx, y + 2 * dy) - mendedValue(at, x + 2 * dx, y + 2 * dy));
+        std::nth_element(out.begin(), out.begin() + kPeersLeftOut, out.begin() + ptrdiff_t(n), std::greater<>());
+        return out[kPeersLeftOut];
     }
     /// Mean absolute deviation of the 24 samples around from their own colours' medians; the largest left out, since a partner may be
     /// among them.
