@@ -22,8 +22,10 @@ namespace {
 
 constexpr int kMinSidePx = 16;
 constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
-constexpr double kTrusted = 0.4;    ///< confidence below which the file's own profile is believed rather than the measurement
-constexpr double kAgreement = 1.25; ///< ratio of sigmas up to which two descriptions agree
+constexpr double kTrusted = 0.4;         ///< confidence below which the file's own profile is believed rather than the measurement
+constexpr double kAgreement = 1.25;      ///< ratio of sigmas up to which two descriptions agree
+constexpr double kSure = 0.75;           ///< confidence from which on the measurement stands against anything that is lower
+constexpr double kMeasuredAsWell = 1.05; ///< ratio of sigmas below which it does not matter which is taken
 
 /// The frame's noise in the words a photographer uses, at its median green tone.
 void describe(const Frame &frame, NoiseReport &report)
@@ -109,27 +111,59 @@ std::string oneDecimal(double v)
     return fixedNumber(v, 1);
 }
 
-/// Holds the measured law against the file's own, and takes that where the frame itself says too little.
-void crossCheck(const Frame &frame, NoiseReport &report)
+/// Whether a law lower than the measured one may be believed: where texture is everywhere nothing contradicts it; where it is in many places, the calmest tones must agree with it.
+Result<bool> floorSupports(const Frame &frame, const std::array<NoiseModel, 4> &lower, double confidence, bool clippedAtBlack, const RunContext &run)
+{
+    constexpr double kTextureEverywhere = 0.5;
+    if (confidence < kTextureEverywhere || frame.kind != FrameKind::Mosaic)
+        return confidence < kTextureEverywhere;
+    const auto points = measureNoiseFloor(frame, lower, clippedAtBlack, run);
+    if (!points)
+        return points.error();
+    std::vector<double> ratios;
+    for (const FloorPoint &p : points.value())
+        ratios.push_back(p.ratio);
+    std::sort(ratios.begin(), ratios.end());
+    return ratios.size() >= 2 && ratios[1] < kAgreement * kAgreement; // not one tone alone
+}
+
+/// Holds the measured law against the file's own, and takes that where the frame itself says too little, or where texture has raised what it says.
+Status crossCheck(const Frame &frame, bool clippedAtBlack, NoiseReport &report, const RunContext &run)
 {
     const std::vector<NoiseModel> profile = profileOf(frame);
     if (profile.empty())
-        return;
+        return {};
     const size_t green = frame.kind != FrameKind::Mosaic ? 1 : size_t(std::find(frame.cfa.cells.begin(), frame.cfa.cells.end(), Colour::Green) - frame.cfa.cells.begin());
     const float mid = std::clamp(report.midSignal, 0.01f, 0.5f);
     report.profileRatio = report.cells[green].sigmaAt(mid) / profile[1].sigmaAt(mid);
     const double ratio = double(report.profileRatio);
+    std::array<NoiseModel, 4> ofCells;
+    for (size_t c = 0; c < 4; ++c)
+        ofCells[c] = profile[frame.kind == FrameKind::Mosaic ? size_t(frame.cfa.cells[c]) : std::min<size_t>(c, 2)];
     if (report.confidence < kTrusted) {
-        for (size_t c = 0; c < 4; ++c)
-            report.cells[c] = profile[frame.kind == FrameKind::Mosaic ? size_t(frame.cfa.cells[c]) : std::min<size_t>(c, 2)];
+        report.cells = ofCells;
         report.confidence = kTrusted;
         report.confidenceReason = "Too few smooth areas to measure by; the noise is taken from what the file says of its camera.";
-    } else if (ratio > kAgreement)
+        return {};
+    }
+    if (ratio > kMeasuredAsWell && report.confidence < kSure) {
+        const Result<bool> supported = floorSupports(frame, ofCells, report.confidence, clippedAtBlack, run);
+        if (!supported)
+            return supported.error();
+        if (supported.value()) {
+            report.cells = ofCells;
+            report.confidence = kSure;
+            report.confidenceReason = "Texture raises what is measured, by " + oneDecimal(ratio) + " times; what the file says of its camera agrees with the calmest parts and is used.";
+            return {};
+        }
+    }
+    if (ratio > kAgreement)
         report.confidenceReason += " It is " + oneDecimal(ratio) + " times what the file says of its camera; the measurement is used.";
     else if (ratio < 1 / kAgreement)
         report.confidenceReason += " The file says " + oneDecimal(1 / ratio) + " times as much of its camera; the measurement is used.";
     else
         report.confidenceReason += " What the file says of its camera agrees.";
+    return {};
 }
 
 std::string reasonFor(const Frame &frame, size_t blocks, double confidence)
@@ -217,6 +251,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
         return Error{ErrorCode::BadParameter, textOf(frame.file.filename()) + " is smaller than 16 x 16 pixels; its noise cannot be measured.", {}};
     const bool mosaic = frame.kind == FrameKind::Mosaic;
     const Linearizer levels(frame);
+    const RunContext quiet{run.threads, run.stop, {}, run.background};
     LawInput input = lawInputOf(frame, levels);
     NoiseReport report;
     if (const auto black = measureOpticalBlack(frame)) {
@@ -236,7 +271,8 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
     describe(frame, report); // finds the mid-tone
     if (mosaic) {
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
-        crossCheck(frame, report);
+        if (const Status checked = crossCheck(frame, input.clippedAtBlack, report, quiet); !checked)
+            return checked.error();
         Result<Banding> banding = measureBanding(frame, report.cells, stage(run, 0.6, 0.8));
         if (!banding)
             return banding.error();
@@ -253,7 +289,8 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
         report.pointSigma = bands.value().pointSigma;
         report.confidence = sureOf(bands.value().noiseShare, law.value().scatter) * plausibleAtIso(frame, report);
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
-        crossCheck(frame, report);
+        if (const Status checked = crossCheck(frame, input.clippedAtBlack, report, quiet); !checked)
+            return checked.error();
     }
     describe(frame, report);
     return report;

@@ -2,6 +2,7 @@
 #include "noise/noise_floor.h"
 
 #include "irenic/measure_noise.h"
+#include "raw/tiff_tree.h"
 #include "support/frames.h"
 
 #include <QTest>
@@ -111,6 +112,33 @@ private slots:
         const double sure = measureNoise(*simulate(slope({800, 600}), o).frame).value().confidence, unsure = measureNoise(*simulate(gratings({800, 600}), o).frame).value().confidence;
         QVERIFY2(sure > 0.9, qPrintable(QString::number(sure)));
         QVERIFY2(unsure < sure - 0.1, qPrintable(QString::number(unsure)));
+    }
+
+    /// Texture only ever raises what is measured, so a file's own law that is lower is believed where there is next to nothing but texture; one that is far too low is not, where there is not.
+    void aLowerProfileIsBelievedWhereTextureIsEverywhere()
+    {
+        ShootOptions o = plainShot(100);
+        o.lensBlurPx = 0;
+        const Simulated textured = simulate(gratings({800, 600}), o), calm = simulate(slope({800, 600}), o);
+        const auto told = [](const Simulated &s, float factor) {
+            auto f = std::make_shared<Frame>();
+            f->samples = s.frame->samples.clone();
+            f->active = f->crop = s.frame->active;
+            f->cfa = s.frame->cfa;
+            f->levels = s.frame->levels;
+            f->colour = s.frame->colour;
+            auto tags = std::make_shared<SourceTags>();
+            tags->raw.setNumbers(TagNoiseProfile, TiffDouble, std::array{double(s.truth.noise.shotGain * factor), double(s.truth.noise.readVariance * factor)});
+            f->source = tags;
+            return measureNoise(*f).take();
+        };
+        const NoiseReport alone = measureNoise(*textured.frame).take(), believed = told(textured, 1);
+        const float truth = textured.truth.noise.sigmaAt(0.15f);
+        QVERIFY2(alone.cells[1].sigmaAt(0.15f) > 1.1f * truth, qPrintable(QString::number(double(alone.cells[1].sigmaAt(0.15f) / truth)))); // or there is nothing to be believed
+        QVERIFY2(std::abs(believed.cells[1].sigmaAt(0.15f) / truth - 1) < 0.01f, believed.confidenceReason.c_str());
+        QVERIFY(believed.confidence > alone.confidence);
+        const NoiseReport stubborn = told(calm, 0.1f);
+        QVERIFY2(std::abs(stubborn.cells[1].sigmaAt(0.15f) / calm.truth.noise.sigmaAt(0.15f) - 1) < 0.05f, stubborn.confidenceReason.c_str());
     }
 
     void framesTooSmallForItHaveNone()
