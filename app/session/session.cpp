@@ -169,6 +169,11 @@ QStringList RollFrame::unmatchedGuests() const
     return files;
 }
 
+bool RollFrame::hasLostGuests() const
+{
+    return std::any_of(lostGuests.begin(), lostGuests.end(), [this](const QString &file) { return guestFiles.contains(file); });
+}
+
 void RollFrame::bindRegions()
 {
     if (regions.empty() || !frame || !noise || frame->samples.isEmpty())
@@ -302,8 +307,10 @@ void Session::wantGuests(const RollFrame &f)
 
 void Session::noteGuestLost(const QString &path, const QString &file)
 {
-    if (const int index = indexOf(path); index >= 0)
+    if (const int index = indexOf(path); index >= 0) {
         m_frames[size_t(index)]->lostGuests << file;
+        emit frameChanged(index);
+    }
 }
 
 /// A file comes into the roll otherwise than by undo, which must not put it there a second time.
@@ -765,6 +772,18 @@ void Session::unpinGuest(int guest)
     Choices c = *f;
     c.guestFiles.removeOne(fileText(f->guests[size_t(guest)]->file));
     change(std::move(c), tr("taking down a guest"));
+}
+
+void Session::unpinLostGuests()
+{
+    const RollFrame *f = readyFrame();
+    if (!f)
+        return;
+    Choices c = *f;
+    for (const QString &file : f->lostGuests)
+        c.guestFiles.removeOne(file);
+    if (c.guestFiles != f->guestFiles)
+        change(std::move(c), tr("taking down guests that are away"));
 }
 
 int Session::treatAll(const Treatment &treatment)

@@ -75,6 +75,7 @@ struct RollFrame : Choices {
     QSize pictureSize() const;  ///< upright; empty where there is no frame
     int trialCount() const { return int(trials.size()); }
     FrameEdits edits() const { return {regionSet, lens}; }
+    bool hasLostGuests() const;                 ///< that are still wanted
     QStringList lostGuests;                     ///< those of guestFiles that could not be had since the frame was last read
     void bindGuests();                          ///< makes guests anew
     QStringList unmatchedGuests() const;        ///< that may be tried
@@ -175,6 +176,7 @@ public:
     /// A step of undo, but where the frame has it pinned already, and it was only to be matched.
     void pinGuest(const QString &path, const QString &file, const std::shared_ptr<const Guest> &guest);
     void unpinGuest(int guest);
+    void unpinLostGuests(); ///< of the current frame, those that could not be had
     void changeRendering(const Rendering &rendering, const QString &words, int dragId = 0);
     int renderAllAlike(); ///< every other frame as this one; how many
     /// A trial of that treatment on every frame, and it is the keeper there. To how many.

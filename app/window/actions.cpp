@@ -96,6 +96,7 @@ void Actions::addFrameMenu()
         if (const RollFrame *f = m_session->readyFrame())
             m_session->unpinGuest(m_session->column() - f->trialCount());
     });
+    add(QStringLiteral("unpinLost"), tr("Take down guests that are &away"), {}, [this] { m_session->unpinLostGuests(); });
 }
 
 void Actions::addSpotMenu()
@@ -349,6 +350,7 @@ void Actions::updateEnabled()
     find("saveSession")->setEnabled(current);
     find("pinTruth")->setEnabled(wall && !m_window->truthFile().isEmpty());
     find("unpin")->setEnabled(wall && f && m_session->column() >= f->trialCount());
+    find("unpinLost")->setEnabled(wall && f && f->hasLostGuests());
     find("comparison")->setEnabled(f && (wall || m_window->view() == MainWindow::View::Strip));
     const int spot = m_session->lastSpot(), spots = f ? int(f->spots.size()) : 0;
     for (const char *name : {"renameSpot", "moveSpot", "removeSpot", "spotEarlier", "spotLater"})

@@ -149,6 +149,18 @@ private slots:
         m_window->openSession(file);
         QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).guests.size(), size_t(1), kPatienceMs);
         QVERIFY(session()->undoStack()->isClean() && !session()->undoStack()->canUndo()); // no step of undo
+        // One that will not come back can be taken down, and that undone.
+        std::filesystem::rename(guest, away);
+        m_window = shownWindow();
+        m_window->openSession(file);
+        QAction *takeDown = m_window->findChild<QAction *>("unpinLost");
+        QVERIFY(takeDown && !takeDown->isEnabled());
+        QTRY_VERIFY_WITH_TIMEOUT(takeDown->isEnabled(), kPatienceMs);
+        takeDown->trigger();
+        QVERIFY(session()->frame(0).guestFiles.isEmpty());
+        QVERIFY(!takeDown->isEnabled());
+        session()->undoStack()->undo();
+        QCOMPARE(session()->frame(0).guestFiles.size(), 1);
     }
 
     void guestsOfARestingFrameComeBackWithIt()
