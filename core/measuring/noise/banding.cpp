@@ -4,6 +4,7 @@
 #include "base/parallel.h"
 #include "frame/linearizer.h"
 
+#include <limits>
 #include <numeric>
 
 namespace irenic {
@@ -12,29 +13,40 @@ namespace {
 
 constexpr int kStretches = 16;
 constexpr int kReachPx = 4;   ///< neighbours of the same colour are two and four pixels away
+constexpr int kUnrestPx = 8;  ///< along a line, and kReachPx across it: where the unrest of the picture is looked at
 constexpr float kTrim = 3.3f; ///< noise sigma; what differs more is picture
 constexpr float kClipGuard = 0.97f;
 constexpr double kDifferenceVariance = 1.25; ///< of a sample minus the mean of four, in noise variances
-constexpr int kShortestLinePx = 1500;        ///< shorter ones hold too few dark samples to tell banding from picture
-constexpr int kFewestStretches = 5;          ///< of a line, that are dark and agree
-constexpr float kDarkVariance = 1.5f;        ///< of the read noise's variance
+constexpr int kShortestLinePx = 1500;        ///< shorter ones hold too few samples to tell banding from picture
+constexpr int kFewestStretches = 5;          ///< of a line, that agree
+constexpr float kUnrestCounts = 2;           ///< times its measured variance, which is uncertain
 constexpr size_t kFewestLines = 64;          ///< that were measured
 constexpr int kSlowLines = 33;               ///< offsets that are alike over this many lines are left to the picture
-constexpr double kLeastShare = 1.0;          ///< of what chance makes; below, what is taken off does as much harm as good
+constexpr double kLeastShare = 0.3;          ///< of what chance makes; below, hardly anything can be taken off
+constexpr double kSurely = 5;                ///< times what both halves of the lines have in common by chance
 constexpr float kLargest = 1.5f;             ///< noise sigma in the dark; what is larger is picture
 constexpr int kRounds = 1;                   ///< more follow slower changes, and noise with them: 0.51 instead of 0.41 of the rows' variance is left after two
 
 /// Weighted mean differences of all lines of one direction, stretch by stretch.
 struct Differences {
     int lines;
-    std::vector<double> sum, weight, count; ///< kStretches x lines
-    explicit Differences(int n) : lines(n), sum(size_t(n) * kStretches), weight(size_t(n) * kStretches), count(size_t(n) * kStretches) {}
-    void add(int stretch, int line, double value, double w)
+    std::vector<double> sum, weight, variance, count; ///< kStretches x lines; the variance of the sum
+    explicit Differences(int n) : lines(n), sum(size_t(n) * kStretches), weight(sum), variance(sum), count(sum) {}
+    /// @param noise, unrest variances of the value by noise and by picture; samples in texture count for less than its variance asks, since there it is no chance
+    void add(int stretch, int line, float value, float noise, float unrest)
     {
         const size_t i = size_t(stretch) * size_t(lines) + size_t(line);
-        sum[i] += w * value;
+        const double all = double(noise + unrest), w = double(noise) / (all * all);
+        sum[i] += w * double(value);
         weight[i] += w;
+        variance[i] += w * w * all;
         count[i] += 1;
+    }
+    void add(const Differences &other)
+    {
+        for (auto values : {&Differences::sum, &Differences::weight, &Differences::variance, &Differences::count})
+            for (size_t i = 0; i < sum.size(); ++i)
+                (this->*values)[i] += (other.*values)[i];
     }
 };
 
@@ -83,19 +95,39 @@ Line lineOf(std::vector<Stretch> stretches)
     return int(stretches.size()) >= kFewestStretches ? meanOf(stretches) : Line{};
 }
 
-std::vector<Line> linesOf(const Differences &d)
+/// Lines by the stretches from `first` to before `last`.
+std::vector<Line> linesOf(const Differences &d, int first = 0, int last = kStretches)
 {
     std::vector<Line> lines(static_cast<size_t>(d.lines));
     for (int i = 0; i < d.lines; ++i) {
         std::vector<Stretch> stretches;
-        for (int k = 0; k < kStretches; ++k) {
+        for (int k = first; k < last; ++k) {
             const size_t at = size_t(k) * size_t(d.lines) + size_t(i);
             if (d.count[at] > 8)
-                stretches.push_back({d.sum[at] / d.weight[at], d.weight[at] / kDifferenceVariance});
+                stretches.push_back({d.sum[at] / d.weight[at], d.weight[at] * d.weight[at] / d.variance[at]});
         }
         lines[size_t(i)] = lineOf(std::move(stretches));
     }
     return lines;
+}
+
+/// The variance of what both halves of the lines have in common: banding goes through, edges of the picture mostly do not.
+double varianceInCommon(const Differences &d)
+{
+    const std::vector<Line> one = linesOf(d, 0, kStretches / 2), other = linesOf(d, kStretches / 2);
+    std::vector<double> sizes;
+    for (size_t i = 0; i < one.size(); ++i)
+        if (one[i].error > 0 && other[i].error > 0)
+            sizes.push_back(std::abs(one[i].offset) + std::abs(other[i].offset));
+    const double most = 2 * medianOf(sizes);
+    double sum = 0;
+    size_t count = 0;
+    for (size_t i = 0; i < one.size(); ++i)
+        if (one[i].error > 0 && other[i].error > 0) {
+            sum += std::clamp(one[i].offset, -most, most) * std::clamp(other[i].offset, -most, most);
+            ++count;
+        }
+    return count < kFewestLines ? 0 : sum / double(count) / kDifferenceVariance;
 }
 
 /// The differences are offset minus the mean of four neighbours': undone by fixed-point steps, which converge where lines
@@ -126,9 +158,10 @@ void undoDifferences(std::vector<Line> &lines)
 }
 
 /// Offsets to take off, and their spread; empty and 0 where lines differ no more than chance makes them.
-float estimate(std::vector<Line> lines, float largest, std::vector<float> &offsets)
+float estimate(const Differences &differences, float largest, std::vector<float> &offsets)
 {
     offsets.clear();
+    std::vector<Line> lines = linesOf(differences);
     undoDifferences(lines);
     std::vector<double> squares, errors;
     for (const Line &l : lines)
@@ -138,8 +171,10 @@ float estimate(std::vector<Line> lines, float largest, std::vector<float> &offse
         }
     if (squares.size() < kFewestLines)
         return 0;
-    const double chance = medianOf(errors), spread = medianOf(squares) / 0.4549 - chance; // median of a chi-square of one degree
-    if (spread < kLeastShare * chance)
+    // Both halves of n lines have this much in common by chance: the product of two means, each of half the samples, over n.
+    const double chance = medianOf(errors), byChance = 2 * chance / std::sqrt(double(squares.size()));
+    const double spread = std::min(medianOf(squares) / 0.4549, varianceInCommon(differences)); // median of a chi-square of one degree
+    if (spread < kLeastShare * chance || spread < kSurely * byChance)
         return 0;
     for (const Line &l : lines) {
         const bool believable = l.error > 0 && std::abs(l.offset) < double(largest);
@@ -147,6 +182,109 @@ float estimate(std::vector<Line> lines, float largest, std::vector<float> &offse
     }
     return float(std::sqrt(spread));
 }
+
+/// Running sums of every second number.
+class SecondSums
+{
+public:
+    explicit SecondSums(int size) : m_size(size), m_sums(size_t(size) + 2) {}
+    void of(const std::vector<float> &values)
+    {
+        for (int i = 0; i < m_size; ++i)
+            m_sums[size_t(i) + 2] = m_sums[size_t(i)] + double(values[size_t(i)]);
+    }
+    /// Of i - reach to i + reach, `reach` being even; what lies outside does not count.
+    double around(int i, int reach) const
+    {
+        const int last = std::min(i + reach, m_size - 1 - (m_size - 1 - i) % 2), first = std::max(i - reach, i % 2);
+        return m_sums[size_t(last) + 2] - m_sums[size_t(first)];
+    }
+
+private:
+    int m_size;
+    std::vector<double> m_sums;
+};
+
+/// Sums of 2 * reach + 1 numbers.
+void boxSums(const std::vector<float> &values, int reach, std::vector<float> &out)
+{
+    const int n = int(values.size());
+    double sum = 0;
+    for (int i = -reach; i < n; ++i) {
+        if (i + reach < n)
+            sum += double(values[size_t(i + reach)]);
+        if (i - reach - 1 >= 0)
+            sum -= double(values[size_t(i - reach - 1)]);
+        if (i >= 0)
+            out[size_t(i)] = float(sum);
+    }
+}
+
+/// A part of the frame with what lies around it, as far as it is there.
+class Part
+{
+public:
+    Part(const Frame &frame, const Linearizer &levels, int top, int bottom)
+        : m_a(frame.active), m_from(std::max(0, top - kUnrestPx)), m_to(std::min(m_a.height, bottom + kUnrestPx)), m_linear({m_a.width, m_to - m_from}), m_down(m_linear.size()), m_across(m_linear.size())
+    {
+        const float clip = frame.levels.white * kClipGuard;
+        for (int y = m_from; y < m_to; ++y)
+            for (int x = 0; x < m_a.width; ++x) {
+                const uint16_t stored = frame.samples.at(m_a.x + x, m_a.y + y);
+                m_linear.at(x, y - m_from) = stored >= clip || stored == 0 ? kNothing : levels.linear(m_a.x + x, m_a.y + y);
+            }
+        for (int y = m_from; y < m_to; ++y)
+            for (int x = 0; x < m_a.width; ++x) {
+                const int v = y - m_from;
+                const bool inside = v >= kReachPx && v + kReachPx < m_linear.height(), wide = x >= kReachPx && x + kReachPx < m_a.width;
+                m_down.at(x, v) = !inside ? kNothing : m_linear.at(x, v) - (m_linear.at(x, v - 4) + m_linear.at(x, v - 2) + m_linear.at(x, v + 2) + m_linear.at(x, v + 4)) / 4;
+                m_across.at(x, v) = !wide ? kNothing : m_linear.at(x, v) - (m_linear.at(x - 4, v) + m_linear.at(x - 2, v) + m_linear.at(x + 2, v) + m_linear.at(x + 4, v)) / 4;
+            }
+    }
+    /// Calls give(y, x, down, across, unrest of each) for every usable sample of rows `top` to before `bottom`; what a clipped sample touches is left out.
+    template <class Give>
+    void forSamples(int top, int bottom, const std::stop_token &stop, const Give &give) const
+    {
+        const auto width = size_t(m_a.width);
+        std::vector<float> down(width), across(width), squares(width), box(width);
+        SecondSums sums(m_a.width);
+        constexpr float kAround = (2 * kReachPx + 1) * (kUnrestPx + 1) - (kUnrestPx + 1); // samples, without the line's own
+        for (int y = top; y < bottom && !stop.stop_requested(); ++y) {
+            // Without the own row, which its offset would make unrest of.
+            std::fill(squares.begin(), squares.end(), 0.f);
+            for (int v = y - kReachPx; v <= y + kReachPx; ++v)
+                if (v != y)
+                    addSquares(m_down, v, squares);
+            sums.of(squares);
+            for (int x = 0; x < m_a.width; ++x)
+                down[size_t(x)] = float(sums.around(x, kUnrestPx)) / kAround;
+            std::fill(squares.begin(), squares.end(), 0.f);
+            for (int v = y - kUnrestPx; v <= y + kUnrestPx; v += 2)
+                addSquares(m_across, v, squares);
+            boxSums(squares, kReachPx, box);
+            for (size_t x = 0; x < width; ++x)
+                across[x] = (box[x] - squares[x]) / kAround;
+            const float *d = m_down.row(y - m_from), *a = m_across.row(y - m_from), *z = m_linear.row(y - m_from);
+            for (int x = 0; x < m_a.width; ++x)
+                if (d[x] == d[x] && a[x] == a[x])
+                    give(y, x, z[x], d[x], a[x], down[size_t(x)], across[size_t(x)]);
+        }
+    }
+
+private:
+    static constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
+    void addSquares(const Plane<float> &of, int y, std::vector<float> &to) const
+    {
+        if (y < m_from || y >= m_to)
+            return;
+        const float *row = of.row(y - m_from);
+        for (size_t x = 0; x < to.size(); ++x)
+            to[x] += row[x] == row[x] ? row[x] * row[x] : 0;
+    }
+    const Rect m_a;
+    int m_from, m_to;
+    Plane<float> m_linear, m_down, m_across; ///< a sample, and that less the mean of its neighbours below and above, left and right
+};
 
 } // namespace
 
@@ -157,7 +295,6 @@ Result<Banding> measureBanding(const Frame &frame, const std::array<NoiseModel, 
     if (a.width < kShortestLinePx && a.height < kShortestLinePx)
         return banding;
     const Linearizer levels(frame);
-    const float clip = frame.levels.white * kClipGuard;
     const auto stretchOf = [](int at, int size) { return std::min(kStretches - 1, at * kStretches / size); };
     std::vector<Differences> rows, columns; // of each part of the frame for itself, so that no sum depends on the threads
     for (int k = 0; k < kStretches; ++k) {
@@ -165,54 +302,31 @@ Result<Banding> measureBanding(const Frame &frame, const std::array<NoiseModel, 
         columns.emplace_back(a.width);
     }
     const Status done = parallelFor(kStretches, run, [&](int part) {
-        const int top = std::max(kReachPx, a.height * part / kStretches), bottom = std::min(a.height - kReachPx, a.height * (part + 1) / kStretches);
-        std::vector<std::vector<float>> lines(2 * kReachPx + 1, std::vector<float>(size_t(a.width)));
-        const auto load = [&](int y, std::vector<float> &to) {
-            for (int x = 0; x < a.width; ++x)
-                to[size_t(x)] = levels.linear(a.x + x, a.y + y);
-        };
-        for (int y = top - kReachPx; y < top + kReachPx; ++y)
-            load(y, lines[size_t(y - top + kReachPx)]);
-        for (int y = top; y < bottom && !run.stop.stop_requested(); ++y) {
-            load(y + kReachPx, lines.back());
-            const auto &here = lines[kReachPx];
-            for (int x = kReachPx; x < a.width - kReachPx; ++x) {
-                const uint16_t stored = frame.samples.at(a.x + x, a.y + y);
-                if (stored >= clip || stored == 0)
-                    continue;
-                const auto i = size_t(x);
-                const float down = (lines[0][i] + lines[2][i] + lines[6][i] + lines[8][i]) / 4, across = (here[i - 4] + here[i - 2] + here[i + 2] + here[i + 4]) / 4;
-                const NoiseModel &law = cells[size_t(((a.x + x) & 1) + 2 * ((a.y + y) & 1))];
-                const float variance = law.shotGain * std::max(0.f, (down + across) / 2) + law.readVariance;
-                if (variance > kDarkVariance * law.readVariance)
-                    continue; // in the light photon noise hides banding, and the picture's lines look like it
-                const float limit = kTrim * kTrim * variance * float(kDifferenceVariance), v = here[i] - down, h = here[i] - across;
-                if (v * v > limit || h * h > limit)
-                    continue; // an edge of either direction says nothing about lines
-                const double w = 1 / double(std::max(variance, 1e-14f));
-                rows[size_t(part)].add(stretchOf(x, a.width), y, double(v), w);
-                // Often only one end of the frame is dark: its rows are dealt out among the stretches.
-                columns[size_t(part)].add(y / kReachPx % kStretches, x, double(h), w);
-            }
-            std::rotate(lines.begin(), lines.begin() + 1, lines.end());
-        }
+        const int top = a.height * part / kStretches, bottom = a.height * (part + 1) / kStretches;
+        const Part samples(frame, levels, top, bottom);
+        samples.forSamples(top, bottom, run.stop, [&](int y, int x, float here, float down, float across, float unrestDown, float unrestAcross) {
+            const NoiseModel &law = cells[size_t(((a.x + x) & 1) + 2 * ((a.y + y) & 1))];
+            const float sigma = law.sigmaAt(here - (down + across) / 2), noise = std::max(sigma * sigma * float(kDifferenceVariance), 1e-14f);
+            const float ofDown = kUnrestCounts * std::max(0.f, unrestDown - noise), ofAcross = kUnrestCounts * std::max(0.f, unrestAcross - noise);
+            if (down * down < kTrim * kTrim * (noise + ofDown))
+                rows[size_t(part)].add(stretchOf(x, a.width), y, down, noise, ofDown);
+            if (across * across < kTrim * kTrim * (noise + ofAcross))
+                columns[size_t(part)].add(stretchOf(y, a.height), x, across, noise, ofAcross);
+        });
     });
     if (!done)
         return done.error();
-    for (int k = 1; k < kStretches; ++k)
-        for (auto *set : {&rows, &columns})
-            for (size_t i = 0; i < set->front().sum.size(); ++i) {
-                set->front().sum[i] += (*set)[size_t(k)].sum[i];
-                set->front().weight[i] += (*set)[size_t(k)].weight[i];
-                set->front().count[i] += (*set)[size_t(k)].count[i];
-            }
+    for (int k = 1; k < kStretches; ++k) {
+        rows.front().add(rows[size_t(k)]);
+        columns.front().add(columns[size_t(k)]);
+    }
     float dark = 0;
     for (const NoiseModel &law : cells)
         dark = std::max(dark, law.sigmaAt(0));
     if (a.width >= kShortestLinePx)
-        banding.rowSigma = estimate(linesOf(rows.front()), kLargest * dark, banding.rows);
+        banding.rowSigma = estimate(rows.front(), kLargest * dark, banding.rows);
     if (a.height >= kShortestLinePx)
-        banding.columnSigma = estimate(linesOf(columns.front()), kLargest * dark, banding.columns);
+        banding.columnSigma = estimate(columns.front(), kLargest * dark, banding.columns);
     return banding;
 }
 
