@@ -63,7 +63,7 @@ private slots:
         QTest::addColumn<QString>("method");
         QTest::addColumn<QString>("format");
         QTest::addColumn<double>("bytesAPixel"); // besides kFixed
-        // Measured: see docs/engine.md, section Memory. The bounds lie a quarter above.
+        // Measured: see docs/reliability.md. The bounds lie a quarter above what was seen most.
         QTest::newRow("24 MP, mosaic") << Size{6000, 4000} << "wavelet"
                                        << "dng" << 12.0;
         QTest::newRow("24 MP, TIFF") << Size{6000, 4000} << "wavelet"

@@ -17,6 +17,7 @@ constexpr int kUnrestPx = 8;  ///< along a line, and kReachPx across it: where t
 constexpr float kTrim = 3.3f; ///< noise sigma; what differs more is picture
 constexpr float kClipGuard = 0.97f;
 constexpr double kDifferenceVariance = 1.25; ///< of a sample minus the mean of four, in noise variances
+constexpr int kBandRows = 128;               ///< that are held at a time
 constexpr int kShortestLinePx = 1500;        ///< shorter ones hold too few samples to tell banding from picture
 constexpr int kFewestStretches = 5;          ///< of a line, that agree
 constexpr float kUnrestCounts = 2;           ///< times its measured variance, which is uncertain
@@ -41,12 +42,6 @@ struct Differences {
         weight[i] += w;
         variance[i] += w * w * all;
         count[i] += 1;
-    }
-    void add(const Differences &other)
-    {
-        for (auto values : {&Differences::sum, &Differences::weight, &Differences::variance, &Differences::count})
-            for (size_t i = 0; i < sum.size(); ++i)
-                (this->*values)[i] += (other.*values)[i];
     }
 };
 
@@ -220,11 +215,11 @@ void boxSums(const std::vector<float> &values, int reach, std::vector<float> &ou
     }
 }
 
-/// A part of the frame with what lies around it, as far as it is there.
-class Part
+/// Some rows of the frame with what lies around them, as far as it is there.
+class Band
 {
 public:
-    Part(const Frame &frame, const Linearizer &levels, int top, int bottom)
+    Band(const Frame &frame, const Linearizer &levels, int top, int bottom)
         : m_a(frame.active), m_from(std::max(0, top - kUnrestPx)), m_to(std::min(m_a.height, bottom + kUnrestPx)), m_linear({m_a.width, m_to - m_from}), m_down(m_linear.size()), m_across(m_linear.size())
     {
         const float clip = frame.levels.white * kClipGuard;
@@ -295,38 +290,33 @@ Result<Banding> measureBanding(const Frame &frame, const std::array<NoiseModel, 
     if (a.width < kShortestLinePx && a.height < kShortestLinePx)
         return banding;
     const Linearizer levels(frame);
-    const auto stretchOf = [](int at, int size) { return std::min(kStretches - 1, at * kStretches / size); };
-    std::vector<Differences> rows, columns; // of each part of the frame for itself, so that no sum depends on the threads
-    for (int k = 0; k < kStretches; ++k) {
-        rows.emplace_back(a.height);
-        columns.emplace_back(a.width);
-    }
+    // A part of the frame holds whole rows, and one stretch of every column: none touches what another counts, so no sum depends on the threads.
+    Differences rows(a.height), columns(a.width);
     const Status done = parallelFor(kStretches, run, [&](int part) {
-        const int top = a.height * part / kStretches, bottom = a.height * (part + 1) / kStretches;
-        const Part samples(frame, levels, top, bottom);
-        samples.forSamples(top, bottom, run.stop, [&](int y, int x, float here, float down, float across, float unrestDown, float unrestAcross) {
-            const NoiseModel &law = cells[size_t(((a.x + x) & 1) + 2 * ((a.y + y) & 1))];
-            const float sigma = law.sigmaAt(here - (down + across) / 2), noise = std::max(sigma * sigma * float(kDifferenceVariance), 1e-14f);
-            const float ofDown = kUnrestCounts * std::max(0.f, unrestDown - noise), ofAcross = kUnrestCounts * std::max(0.f, unrestAcross - noise);
-            if (down * down < kTrim * kTrim * (noise + ofDown))
-                rows[size_t(part)].add(stretchOf(x, a.width), y, down, noise, ofDown);
-            if (across * across < kTrim * kTrim * (noise + ofAcross))
-                columns[size_t(part)].add(stretchOf(y, a.height), x, across, noise, ofAcross);
-        });
+        const int first = a.height * part / kStretches, last = a.height * (part + 1) / kStretches;
+        for (int top = first; top < last && !run.stop.stop_requested(); top += kBandRows) {
+            const int bottom = std::min(last, top + kBandRows);
+            const Band band(frame, levels, top, bottom);
+            band.forSamples(top, bottom, run.stop, [&](int y, int x, float here, float down, float across, float unrestDown, float unrestAcross) {
+                const NoiseModel &law = cells[size_t(((a.x + x) & 1) + 2 * ((a.y + y) & 1))];
+                const float sigma = law.sigmaAt(here - (down + across) / 2), noise = std::max(sigma * sigma * float(kDifferenceVariance), 1e-14f);
+                const float ofDown = kUnrestCounts * std::max(0.f, unrestDown - noise), ofAcross = kUnrestCounts * std::max(0.f, unrestAcross - noise);
+                if (down * down < kTrim * kTrim * (noise + ofDown))
+                    rows.add(x * kStretches / a.width, y, down, noise, ofDown);
+                if (across * across < kTrim * kTrim * (noise + ofAcross))
+                    columns.add(part, x, across, noise, ofAcross);
+            });
+        }
     });
     if (!done)
         return done.error();
-    for (int k = 1; k < kStretches; ++k) {
-        rows.front().add(rows[size_t(k)]);
-        columns.front().add(columns[size_t(k)]);
-    }
     float dark = 0;
     for (const NoiseModel &law : cells)
         dark = std::max(dark, law.sigmaAt(0));
     if (a.width >= kShortestLinePx)
-        banding.rowSigma = estimate(rows.front(), kLargest * dark, banding.rows);
+        banding.rowSigma = estimate(rows, kLargest * dark, banding.rows);
     if (a.height >= kShortestLinePx)
-        banding.columnSigma = estimate(columns.front(), kLargest * dark, banding.columns);
+        banding.columnSigma = estimate(columns, kLargest * dark, banding.columns);
     return banding;
 }
 

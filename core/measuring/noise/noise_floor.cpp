@@ -15,6 +15,7 @@ namespace {
 
 constexpr int kSide = 8; // of a patch; even, so that all begin on the same cell
 constexpr int kSamples = kSide * kSide;
+constexpr float kShareOfCell = 4.f / kSamples;
 constexpr int kMeans = 4;   // directions that the cells' own means take away
 constexpr int kRead = 12;   // directions that are read; 6 to 24 differ by less than 2 % of sigma
 constexpr int kFoldPx = 32; // side of the checkerboard's fields
@@ -49,7 +50,7 @@ bool fill(Patch &p, const Frame &frame, const Linearizer &levels, int x0, int y0
             if (!(v < kClipGuard) || (!clippedAtBlack && frame.samples.at(x0 + x, y0 + y) == 0))
                 return false;
             p.deviation[size_t(y * kSide + x)] = v;
-            p.mean[cellOf(x, y)] += v / (kSamples / 4);
+            p.mean[cellOf(x, y)] += v * kShareOfCell;
         }
     std::array<float, 4> sigma;
     for (size_t c = 0; c < 4; ++c) {
