@@ -13,7 +13,7 @@ class Blotches final : public Stage
 public:
     explicit Blotches(const ChainFacts &facts) : m_facts(facts) {}
 
-    Traits traits() const override { return {"blotches", Space::Stabilised, Space::Stabilised, kBlotchHaloPx, 0.09}; }
+    Traits traits() const override { return {"blotches", Space::Stabilised, Space::Stabilised, kBlotchHaloPx, 0.065}; }
     std::string settings() const override { return settingsText({m_facts.treatment.taste.blotches}); }
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override

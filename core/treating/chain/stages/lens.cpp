@@ -13,7 +13,7 @@ class Lens final : public Stage
 public:
     explicit Lens(const ChainFacts &facts) : m_facts(facts), m_lens(facts.edits.lens, *facts.frame) {}
 
-    Traits traits() const override { return {"lens", Space::Linear, Space::Linear, m_lens.haloPx(), m_facts.edits.lens.lateral ? 0.16 : 0.02}; }
+    Traits traits() const override { return {"lens", Space::Linear, Space::Linear, m_lens.haloPx(), m_facts.edits.lens.lateral ? 0.14 : 0.02}; }
     std::string settings() const override
     {
         const LensCorrection &l = m_facts.edits.lens;

@@ -11,7 +11,7 @@ class Mix final : public Stage
 public:
     explicit Mix(const ChainFacts &facts) : m_facts(facts) {}
 
-    Traits traits() const override { return {"mix", Space::Linear, Space::Linear, 0, 0.003}; }
+    Traits traits() const override { return {"mix", Space::Linear, Space::Linear, 0, 0.012}; }
     std::string settings() const override { return settingsText({m_facts.treatment.taste.mix}); }
 
     void run(Tile &tile, Rect out, Scratch &) const override

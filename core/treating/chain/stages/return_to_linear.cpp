@@ -44,7 +44,7 @@ class ReturnToLinear final : public Stage
 public:
     explicit ReturnToLinear(const ChainFacts &facts) : m_facts(facts) {}
 
-    Traits traits() const override { return {"return to linear", Space::Stabilised, Space::Linear, kEnergyReachPx, 0.02}; }
+    Traits traits() const override { return {"return to linear", Space::Stabilised, Space::Linear, kEnergyReachPx, 0.012}; }
     std::string settings() const override { return {}; }
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override

@@ -13,7 +13,7 @@ class Sharpen final : public Stage
 public:
     explicit Sharpen(const ChainFacts &facts) : m_facts(facts), m_sharpener(facts.treatment.taste, facts.isMosaic()) {}
 
-    Traits traits() const override { return {kSharpenStage, Space::Linear, Space::Linear, m_sharpener.haloPx(), 0.12}; }
+    Traits traits() const override { return {kSharpenStage, Space::Linear, Space::Linear, m_sharpener.haloPx(), 0.09}; }
     std::string settings() const override
     {
         const Taste &t = m_facts.treatment.taste;
