@@ -285,12 +285,18 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
         Result<BandNoises> bands = measureBandNoise(frame, report.cells, stage(run, 0.6, 1));
         if (!bands)
             return bands.error();
-        report.bands = std::move(bands.value().bands);
-        report.pointSigma = bands.value().pointSigma;
         report.confidence = sureOf(bands.value().noiseShare, law.value().scatter) * plausibleAtIso(frame, report);
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
+        const auto measured = report.cells;
         if (const Status checked = crossCheck(frame, input.clippedAtBlack, report, quiet); !checked)
             return checked.error();
+        if (report.cells != measured) { // the spectrum is told in units of the law
+            bands = measureBandNoise(frame, report.cells, quiet);
+            if (!bands)
+                return bands.error();
+        }
+        report.bands = std::move(bands.value().bands);
+        report.pointSigma = bands.value().pointSigma;
     }
     describe(frame, report);
     return report;

@@ -4,6 +4,7 @@
 #include "irenic/clean.h"
 #include "irenic/measure_noise.h"
 #include "methods/packet/packet.h"
+#include "raw/tiff_tree.h"
 #include "support/frames.h"
 
 #include <QTest>
@@ -103,6 +104,24 @@ private slots:
         QVERIFY(of02.treatment.colour > of02.treatment.luminance); // colour noise hides less of the picture
         QVERIFY(QString::fromStdString(of02.reason).contains("little certainty"));
         QVERIFY(!QString::fromStdString(of1.reason).contains("little certainty"));
+    }
+
+    /// Where the file's own law takes the place of the measured one, the spectrum is told in its units: the noise of a band is the same by any law.
+    void theSpectrumFollowsTheLawThatIsTaken()
+    {
+        const FullColour f = simulateFullColour(makeScene({500, 400}), kDim, true);
+        std::array<double, 2> noise;
+        for (const size_t i : {0, 1}) {
+            const auto told = withIso(*f.frame, 10); // at which no sensor has so much: the measurement is doubted
+            auto tags = std::make_shared<SourceTags>();
+            const double factor = i == 0 ? 1 : 4;
+            tags->raw.setNumbers(TagNoiseProfile, TiffDouble, std::array{double(kDim.shotGain) * factor, double(kDim.readVariance) * factor});
+            std::const_pointer_cast<Frame>(told)->source = tags;
+            const NoiseReport report = measureNoise(*told).take();
+            QVERIFY(std::abs(double(report.cells[1].shotGain / kDim.shotGain) / factor - 1) < 1e-3); // it was taken
+            noise[i] = double(report.bands[0].sigma) * double(report.cells[1].sigmaAt(0.2f));
+        }
+        QVERIFY2(std::abs(noise[1] / noise[0] - 1) < 0.35, qPrintable(QString::number(noise[1] / noise[0])));
     }
 
     /// Ten per cent of noise at ISO 100 is none of a sensor.

@@ -108,6 +108,17 @@ private slots:
         QVERIFY(found.rows.empty());
     }
 
+    void theSameAnswerOnAnyNumberOfThreads()
+    {
+        ShootOptions o;
+        o.iso = 12800;
+        o.banding = 0.5;
+        const Simulated s = simulate(makeScene({1600, 203}), o); // rows that sixteen parts do not share evenly
+        const Banding one = measureBanding(*s.frame, s.noise->cells, {1, {}, {}}).take();
+        QVERIFY(one.rowSigma > 0);
+        QVERIFY(one == measureBanding(*s.frame, s.noise->cells, {3, {}, {}}).take());
+    }
+
     void aFrameWithoutBandingIsLeftAlone_data()
     {
         QTest::addColumn<int>("iso");
