@@ -103,18 +103,18 @@ double longestStop(const Cleaner &cleaner, int threads, double wholeSeconds)
 void timeLosslessJpeg(const Frame &frame)
 {
     constexpr int kTile = 256;
-    std::vector<Rect> tiles;
+    std::vector<TileRect> tiles;
     for (int y = 0; y + kTile <= frame.samples.height(); y += kTile)
         for (int x = 0; x + kTile <= frame.samples.width(); x += kTile)
             tiles.push_back({x, y, kTile, kTile});
-    const auto sizeWith = [&](const Rect &tile, int predictor) { return encodeLosslessJpeg(frame.samples.constView().cut(tile), 2, 2, predictor).size(); };
+    const auto sizeWith = [&](const TileRect &tile, int predictor) { return encodeLosslessJpeg(frame.samples.constView().cut(tile), 2, 2, predictor).size(); };
     size_t written = 0, smallest = 0;
     const double seconds = bestSeconds([&] {
         written = 0;
-        for (const Rect &tile : tiles)
+        for (const TileRect &tile : tiles)
             written += sizeWith(tile, 0);
     });
-    for (const Rect &tile : tiles) {
+    for (const TileRect &tile : tiles) {
         size_t least = SIZE_MAX;
         for (int predictor = 1; predictor <= 7; ++predictor)
             least = std::min(least, sizeWith(tile, predictor));
@@ -155,7 +155,7 @@ void timeExports(const std::shared_ptr<const Frame> &frame, const std::shared_pt
 int speed(const SpeedArguments &a)
 {
     if (a.exports)
-        std::printf("| method | megapixels | format | export s | foretold s | off by |\n|---|---|---|---|---|---|\n");
+        std::printf("| method | megapixels | format | export s | predicted s | off by |\n|---|---|---|---|---|---|\n");
     else if (!a.json)
         std::printf("| method | megapixels | threads | whole frame s | 400 x 600 pane ms | peak MB | stops within ms | OpenCV NLM / this |\n|---|---|---|---|---|---|---|---|\n");
     for (const int megapixels : a.megapixels) {

@@ -46,7 +46,7 @@ Error badTrial(const std::string &text, const std::string &why)
 }
 
 /// METHOD[:LUMINANCE[:COLOUR]][,NAME=VALUE ...]; strengths that are left out are the frame's own suggestion, and one stands for both. Names are those
-/// of the seasoning.
+/// of its taste.
 Result<Treatment> trialFrom(const std::string &text, const NoiseReport &noise)
 {
     const auto pieces = split(text, ',');
@@ -88,7 +88,7 @@ QString tasteWords(const Taste &taste)
     return words;
 }
 
-Result<Rect> spotFrom(const std::string &text, Size picture)
+Result<UprightRect> spotFrom(const std::string &text, Size picture)
 {
     const auto parts = split(text, ',');
     std::array<int, 4> v{};
@@ -98,16 +98,15 @@ Result<Rect> spotFrom(const std::string &text, Size picture)
             return Error{ErrorCode::BadParameter, "The spot must be X,Y,WIDTH,HEIGHT in pixels of the upright picture, not \"" + text + "\".", {}};
         v[i] = *value;
     }
-    const Rect spot{v[0], v[1], v[2], v[3]};
-    if (spot.isEmpty() || !Rect{0, 0, picture.width, picture.height}.contains(spot))
+    const UprightRect spot{v[0], v[1], v[2], v[3]};
+    if (spot.isEmpty() || !UprightRect{0, 0, picture.width, picture.height}.contains(spot))
         return Error{ErrorCode::BadParameter, "The spot " + text + " does not lie inside the picture of " + std::to_string(picture.width) + " x " + std::to_string(picture.height) + " pixels.", {}};
     return spot;
 }
 
-Result<QImage> pictureOf(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const Treatment &treatment, Rect spot, const Look &look, const RunContext &run)
+Result<QImage> pictureOf(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const Treatment &treatment, UprightRect spot, const Look &look, const RunContext &run)
 {
-    const Rect stored = storedRectOf(spot, frame->crop.size(), frame->orientation).movedBy(frame->crop.x, frame->crop.y);
-    const auto linear = developView(Cleaner(frame, noise, treatment), stored, 1, look, nullptr, run);
+    const auto linear = developView(Cleaner(frame, noise, treatment), frame->storedOf(spot), 1, look, nullptr, run);
     if (!linear)
         return linear.error();
     return toImage(turned(encoded8(linear.value()), frame->orientation));
@@ -123,7 +122,7 @@ Status writeSheet(const StripArguments &a)
     if (!measured)
         return measured.error();
     const auto noise = std::make_shared<const NoiseReport>(measured.take());
-    const Result<Rect> spot = spotFrom(a.spot, frame.value()->uprightSize());
+    const Result<UprightRect> spot = spotFrom(a.spot, frame.value()->uprightSize());
     if (!spot)
         return spot.error();
     std::vector<std::pair<Treatment, QString>> columns;
@@ -144,7 +143,7 @@ Status writeSheet(const StripArguments &a)
             return image.error();
         sheet.rows.back().push_back({magnified(image.value(), a.zoom), caption});
     }
-    const Rect &r = spot.value();
+    const UprightRect &r = spot.value();
     sheet.footer = QStringLiteral("%1 % at %2, %3%4. Strengths are multiples of the measured noise.")
                        .arg(100 * a.zoom)
                        .arg(r.x + r.width / 2)

@@ -11,7 +11,7 @@ namespace irenic {
 /// As a PNG under a name that nothing has yet; fails as writeNewFile() does.
 Status writeNewPng(const QString &file, const QImage &image);
 QImage toImage(const RgbImage<uint8_t> &rgb); ///< a deep copy
-inline QRect toQRect(const Rect &r) { return {r.x, r.y, r.width, r.height}; }
-inline Rect toRect(const QRect &r) { return {r.x(), r.y(), r.width(), r.height()}; }
+inline QRect toQRect(const UprightRect &r) { return {r.x, r.y, r.width, r.height}; }
+inline UprightRect toUpright(const QRect &r) { return {r.x(), r.y(), r.width(), r.height()}; }
 
 } // namespace irenic

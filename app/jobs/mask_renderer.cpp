@@ -57,7 +57,7 @@ StrokePoint storedPoint(const RollFrame &frame, QPointF upright, double pressure
 {
     constexpr int kParts = 32; // of a pixel
     const Rect &crop = frame.frame->crop;
-    const Rect at = storedRectOf({int(std::lround(upright.x() * kParts)), int(std::lround(upright.y() * kParts)), 0, 0}, {crop.width * kParts, crop.height * kParts}, frame.frame->orientation);
+    const TileRect at = beforeTurning({int(std::lround(upright.x() * kParts)), int(std::lround(upright.y() * kParts)), 0, 0}, {crop.width * kParts, crop.height * kParts}, frame.frame->orientation);
     StrokePoint p{float(crop.x) + float(at.x) / kParts, float(crop.y) + float(at.y) / kParts, float(pressure)};
     const Unbending unbending(frame.lens, crop);
     if (!unbending.isStraight())
@@ -93,8 +93,7 @@ void MaskRenderer::request(int row, const RollFrame &frame, int region, QRect vi
     ++m_running;
     m_pool.start([=, this] {
         const Result<QImage> image = behindBarrier("The mask", [&]() -> Result<QImage> {
-            const Rect stored = storedRectOf(toRect(visible), pixels->crop.size(), pixels->orientation).movedBy(pixels->crop.x, pixels->crop.y);
-            return drawnMask(weightsOf(*set, size_t(region), stored, reduction, Unbending(lens, pixels->crop)), pixels->orientation, look);
+            return drawnMask(weightsOf(*set, size_t(region), pixels->storedOf(toUpright(visible)), reduction, Unbending(lens, pixels->crop)), pixels->orientation, look);
         });
         QMetaObject::invokeMethod(
             this, [=, this] {

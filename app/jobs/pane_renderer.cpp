@@ -143,9 +143,7 @@ Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
     const RunContext run{0, stop, {}};
     const Frame &frame = *r.frame;
     const Cleaner cleaner(r.frame, r.noise, r.treatment, r.edits);
-    const Rect inCrop = storedRectOf(toRect(r.region), frame.crop.size(), frame.orientation);
-    const Rect region = inCrop.movedBy(frame.crop.x, frame.crop.y);
-    const Result<RgbImage<float>> linear = developView(cleaner, region, r.reduction, r.look, &m_cache, run);
+    const Result<RgbImage<float>> linear = developView(cleaner, frame.storedOf(toUpright(r.region)), r.reduction, r.look, &m_cache, run);
     if (!linear)
         return linear.error();
     return toImage(turned(encoded8(linear.value()), frame.orientation));

@@ -90,7 +90,7 @@ void LivePane::request()
         return;
     if (m_wantsReadings && m_content.noise) {
         const QPoint middle = r.region.center();
-        r.place = placeAround(*r.frame, middle.x(), middle.y());
+        r.place = placeAround(*r.frame, {middle.x(), middle.y()});
         r.truth = m_content.truth;
     }
     if (m_wanted.serial > 0 && hasImage() && m_shownSerial == m_wanted.serial && r.sameContent(m_wanted) && r.place == m_wanted.place && r.truth == m_wanted.truth)

@@ -213,8 +213,7 @@ QString ReadingsPanel::figure(const QString &name) const
 
 QPoint ReadingsPanel::worstPlace(size_t i) const
 {
-    const Rect &where = m_shown->worst[i].where;
-    const PixelAt up = uprightOf(*m_session->currentFrame()->frame, {where.x + where.width / 2, where.y + where.height / 2});
+    const UprightPoint up = m_session->currentFrame()->frame->uprightOf(m_shown->worst[i].where.middle());
     return {up.x, up.y};
 }
 

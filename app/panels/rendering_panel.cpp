@@ -197,7 +197,7 @@ void RenderingPanel::pickGrey(QPoint at)
     const RollFrame *f = m_session->readyFrame();
     if (!f)
         return;
-    const auto white = whiteFromGrey(*f->frame, placeAround(*f->frame, at.x(), at.y(), kGreyPx));
+    const auto white = whiteFromGrey(*f->frame, placeAround(*f->frame, {at.x(), at.y()}, kGreyPx));
     if (!white) {
         emit told(tr("That place is blown, black, or of a colour that no light has; the white balance stays as it was."));
         return;

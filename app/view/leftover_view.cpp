@@ -87,7 +87,7 @@ void LeftoverView::paintEvent(QPaintEvent *)
                 p.fillRect(QRectF(t.x() + x * w, t.y() + y * h, w, h), QBrush(QColor(96, 96, 96), Qt::Dense5Pattern));
     p.setRenderHint(QPainter::Antialiasing);
     for (const auto &place : m_map->worst) {
-        const PixelAt up = uprightOf(*m_frame, {place.where.x + place.where.width / 2, place.where.y + place.where.height / 2});
+        const UprightPoint up = m_frame->uprightOf(place.where.middle());
         const Size size = m_frame->uprightSize();
         const QPointF at(t.x() + t.width() * up.x / size.width, t.y() + t.height() * up.y / size.height);
         for (const auto &[colour, width] : {std::pair{Qt::black, 3.0}, std::pair{Qt::white, 1.2}}) {
@@ -106,7 +106,7 @@ QPoint LeftoverView::pictureAt(QPointF at) const
 
 int LeftoverView::blockAt(QPoint upright) const
 {
-    const Rect stored = storedRectOf({upright.x(), upright.y(), 1, 1}, m_frame->crop.size(), m_frame->orientation).movedBy(m_frame->crop.x, m_frame->crop.y);
+    const PixelAt stored = m_frame->storedOf(UprightPoint{upright.x(), upright.y()});
     const int x = (stored.x - m_map->area.x) / m_map->blockPx, y = (stored.y - m_map->area.y) / m_map->blockPx;
     return x >= 0 && y >= 0 && x < m_map->blocks.width && y < m_map->blocks.height ? y * m_map->blocks.width + x : -1;
 }

@@ -9,7 +9,7 @@ namespace irenic::test {
 
 inline constexpr float kTolerance = 1e-5f; ///< of a noise sigma: a thousandth of what rounding to stored numbers costs
 
-inline double largestDifference(PlaneView<const float> a, PlaneView<const float> b, Rect where)
+inline double largestDifference(PlaneView<const float> a, PlaneView<const float> b, TileRect where)
 {
     double worst = 0;
     for (int y = where.y; y < where.bottom(); ++y)

@@ -242,29 +242,6 @@ RgbImage<uint16_t> encoded16(const RgbImage<float> &linear)
     return out;
 }
 
-Rect storedRectOf(Rect u, Size stored, int orientation)
-{
-    const int w = stored.width, h = stored.height;
-    switch (orientation) {
-    case 2: return {w - u.right(), u.y, u.width, u.height};
-    case 3: return {w - u.right(), h - u.bottom(), u.width, u.height};
-    case 4: return {u.x, h - u.bottom(), u.width, u.height};
-    case 5: return {u.y, u.x, u.height, u.width};
-    case 6: return {u.y, h - u.right(), u.height, u.width};
-    case 7: return {w - u.bottom(), h - u.right(), u.height, u.width};
-    case 8: return {w - u.bottom(), u.x, u.height, u.width};
-    default: return u;
-    }
-}
-
-Rect uprightRectOf(Rect inStored, Size stored, int orientation)
-{
-    // Turning back is turning by the opposite quarter; every other orientation undoes itself.
-    const int back = orientation == 6 ? 8 : orientation == 8 ? 6
-                                                             : orientation;
-    return storedRectOf(inStored, orientation >= 5 ? Size{stored.height, stored.width} : stored, back);
-}
-
 template <class T>
 Result<RgbImage<T>> turned(RgbImage<T> in, int orientation, const RunContext &run)
 {
@@ -274,7 +251,7 @@ Result<RgbImage<T>> turned(RgbImage<T> in, int orientation, const RunContext &ru
     auto out = RgbImage<T>::ofSize(size);
     const Status done = parallelFor(size.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
         for (int x = 0; x < size.width; ++x) {
-            const Rect from = storedRectOf({x, y, 1, 1}, in.size, orientation);
+            const TileRect from = beforeTurning({x, y, 1, 1}, in.size, orientation);
             std::copy_n(in.row(from.y) + from.x * 3, 3, out.row(y) + x * 3);
         }
     });

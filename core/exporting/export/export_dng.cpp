@@ -99,8 +99,9 @@ void describeForeign(const Frame &frame, TiffDirectory &main, TiffDirectory &raw
         raw.setLevels(TagBlackLevel, black);
     }
     raw.setNumbers(TagActiveArea, TiffLong, std::array{double(origin.y), double(origin.x), double(origin.bottom()), double(origin.right())});
-    setPair(raw, TagDefaultCropOrigin, TiffLong, frame.crop.x - origin.x, frame.crop.y - origin.y);
-    setPair(raw, TagDefaultCropSize, TiffLong, frame.crop.width, frame.crop.height);
+    const ActiveRect crop = frame.cropInActive();
+    setPair(raw, TagDefaultCropOrigin, TiffLong, crop.x, crop.y);
+    setPair(raw, TagDefaultCropSize, TiffLong, crop.width, crop.height);
     TiffDirectory exif = main.exif.empty() ? TiffDirectory() : main.exif.front();
     if (!exif.entries.empty())
         return; // the file's own says more
@@ -216,7 +217,7 @@ Result<std::shared_ptr<const Frame>> demosaiced(const Cleaner &cleaner, CleanCac
     auto linear = std::make_shared<Frame>(static_cast<const FrameFacts &>(frame));
     linear->kind = FrameKind::Linear;
     linear->active = {0, 0, frame.active.width, frame.active.height};
-    linear->crop = frame.crop.movedBy(-frame.active.x, -frame.active.y);
+    linear->crop = frame.crop.seenFrom<places::Stored>(frame.active);
     linear->levels = {};
     linear->levels.black = {kBlack, kBlack, kBlack};
     linear->levels.white = kWhite;

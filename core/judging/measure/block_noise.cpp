@@ -61,7 +61,7 @@ std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const Analys
     const double mostFine = mostVariance(double(side) * side), mostCoarse = mostVariance(double(side) * side / (kCoarse * kCoarse)) * (white ? 1 : 4);
     for (int y = 0; y + side <= size.height; y += side)
         for (int x = 0; x + side <= size.width; x += side) {
-            const Rect in{x, y, side, side};
+            const TileRect in{x, y, side, side};
             BlockNoise b;
             b.where = {region.x + x * kStep, region.y + y * kStep, side * kStep, side * kStep};
             b.smooth = true;

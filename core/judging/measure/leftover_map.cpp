@@ -163,7 +163,8 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         const CfaPattern cfa = frame.cfa.shifted(band.x, band.y);
         std::vector<std::vector<BlockNoise>> found(size_t(rows / blockPx));
         const Status done = parallelFor(int(found.size()), {run.threads, run.stop, {}, run.background}, [&](int i) {
-            const Rect line{band.x, band.y + i * blockPx, band.width, blockPx}, inBand{0, i * blockPx, before.value().width(), blockPx};
+            const Rect line{band.x, band.y + i * blockPx, band.width, blockPx};
+            const TileRect inBand{0, i * blockPx, before.value().width(), blockPx};
             const auto planesOf = [&](const Plane<float> &samples) { return analysisPlanes(frame, *treated.sharedNoise(), samples.view().cut(inBand), line); };
             found[size_t(i)] = blockNoise(planesOf(before.value()), planesOf(after.value()), line, kMapBlockSamples, frame.kind == FrameKind::Mosaic);
             const auto reduce = [&](const Plane<float> &samples, RgbImage<float> &into) {

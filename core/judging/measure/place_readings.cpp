@@ -8,12 +8,11 @@
 
 namespace irenic {
 
-Rect placeAround(const Frame &frame, int uprightX, int uprightY, int sidePx)
+Rect placeAround(const Frame &frame, UprightPoint at, int sidePx)
 {
     const Size upright = frame.uprightSize();
     const int width = std::min(sidePx, upright.width), height = std::min(sidePx, upright.height);
-    const Rect seen{std::clamp(uprightX - width / 2, 0, upright.width - width), std::clamp(uprightY - height / 2, 0, upright.height - height), width, height};
-    return storedRectOf(seen, frame.crop.size(), frame.orientation).movedBy(frame.crop.x, frame.crop.y);
+    return frame.storedOf(UprightRect{std::clamp(at.x - width / 2, 0, upright.width - width), std::clamp(at.y - height / 2, 0, upright.height - height), width, height});
 }
 
 Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, const std::shared_ptr<const Frame> &truth)
@@ -55,8 +54,7 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
     }
     if (!truth)
         return r;
-    const Rect upright = uprightRectOf(region.movedBy(-frame.crop.x, -frame.crop.y), frame.crop.size(), frame.orientation);
-    const auto clean = developRegion(Cleaner::untreated(truth), upright, {}, nullptr, run);
+    const auto clean = developRegion(Cleaner::untreated(truth), truth->storedOf(frame.uprightOf(region)), {}, nullptr, run);
     if (!clean)
         return clean.error();
     r.truth = pictureQuality(encoded16(turned(seenAfter.value(), frame.orientation)), encoded16(clean.value()));

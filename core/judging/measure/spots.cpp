@@ -110,7 +110,7 @@ void measureSlopes(PlaneView<const float> luminance, Block &block)
     block.coherence = xx + yy > 0 ? float(spread / (xx + yy)) : 0;
 }
 
-Block blockOf(const AnalysisPlanes &planes, const std::array<float, 3> &balance, Rect in)
+Block blockOf(const AnalysisPlanes &planes, const std::array<float, 3> &balance, TileRect in)
 {
     Block b;
     const auto luminance = planes.luminance.view().cut(in);
@@ -252,12 +252,6 @@ const SpotKindInfo &infoOf(SpotKind kind)
     return kKinds[size_t(kind)];
 }
 
-PixelAt uprightOf(const Frame &frame, PixelAt stored)
-{
-    const Rect r = uprightRectOf({stored.x - frame.crop.x, stored.y - frame.crop.y, 1, 1}, frame.crop.size(), frame.orientation);
-    return {r.x, r.y};
-}
-
 Result<std::vector<ProposedSpot>> proposeSpots(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const RunContext &run)
 {
     constexpr int blockPx = kBlock * AnalysisPlanes::kStepPx;
@@ -273,7 +267,7 @@ Result<std::vector<ProposedSpot>> proposeSpots(const std::shared_ptr<const Frame
     for (const SpotKindInfo &info : spotKinds()) {
         const auto best = chooser.best([&](int x, int y, const Block &b) { return scoreOf(info.kind, grid.value(), x, y, b, dark, middle); });
         if (best)
-            spots.push_back({info.kind, uprightOf(*frame, {area.x + best->first * blockPx + blockPx / 2, area.y + best->second * blockPx + blockPx / 2})});
+            spots.push_back({info.kind, frame->uprightOf(PixelAt{area.x + best->first * blockPx + blockPx / 2, area.y + best->second * blockPx + blockPx / 2})});
     }
     return spots;
 }

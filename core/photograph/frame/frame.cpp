@@ -89,4 +89,38 @@ Size FrameFacts::uprightSize() const
     return orientation >= 5 ? Size{crop.height, crop.width} : crop.size();
 }
 
+Rect FrameFacts::storedOf(const UprightRect &seen) const
+{
+    return beforeTurning(seen, crop.size(), orientation).placedIn(crop);
+}
+
+UprightRect FrameFacts::uprightOf(const Rect &stored) const
+{
+    return afterTurning(stored.seenFrom(crop), crop.size(), orientation);
+}
+
+TileRect beforeTurning(const UprightRect &u, Size size, int orientation)
+{
+    const int w = size.width, h = size.height;
+    switch (orientation) {
+    case 2: return {w - u.right(), u.y, u.width, u.height};
+    case 3: return {w - u.right(), h - u.bottom(), u.width, u.height};
+    case 4: return {u.x, h - u.bottom(), u.width, u.height};
+    case 5: return {u.y, u.x, u.height, u.width};
+    case 6: return {u.y, h - u.right(), u.height, u.width};
+    case 7: return {w - u.bottom(), h - u.right(), u.height, u.width};
+    case 8: return {w - u.bottom(), u.x, u.height, u.width};
+    default: return {u.x, u.y, u.width, u.height};
+    }
+}
+
+UprightRect afterTurning(const TileRect &part, Size size, int orientation)
+{
+    // Turning back is turning by the opposite quarter; every other orientation undoes itself.
+    constexpr std::array<int, 9> kBack{0, 1, 2, 3, 4, 5, 8, 7, 6};
+    const int back = orientation >= 0 && orientation <= 8 ? kBack[size_t(orientation)] : orientation;
+    const TileRect r = beforeTurning({part.x, part.y, part.width, part.height}, orientation >= 5 ? Size{size.height, size.width} : size, back);
+    return {r.x, r.y, r.width, r.height};
+}
+
 } // namespace irenic

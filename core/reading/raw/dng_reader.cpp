@@ -66,7 +66,7 @@ public:
         m_frame->file = m_file;
         applyLinearization();
         const Rect &a = m_frame->active;
-        const PlaneView<const uint16_t> exposed = m_frame->samples.constView().cut({a.x * m_storage.perPixel, a.y, a.width * m_storage.perPixel, a.height});
+        const PlaneView<const uint16_t> exposed = m_frame->samples.constView().cut(m_frame->inSamples(a));
         const Result<std::string> verdict = judgeSamples(m_file, exposed, m_storage.perPixel);
         if (!verdict)
             return verdict.error();
@@ -176,7 +176,7 @@ private:
         m_frame->crop = active;
         const auto origin = d.numbers(TagDefaultCropOrigin), size = d.numbers(TagDefaultCropSize);
         if (origin.size() == 2 && size.size() == 2) {
-            const Rect crop = Rect{active.x + int(origin[0]), active.y + int(origin[1]), int(size[0]), int(size[1])};
+            const Rect crop = ActiveRect{int(origin[0]), int(origin[1]), int(size[0]), int(size[1])}.placedIn(active);
             if (active.contains(crop) && crop.width >= kMinSidePx && crop.height >= kMinSidePx)
                 m_frame->crop = crop;
             else
@@ -226,10 +226,10 @@ private:
         const Rect crop = m_frame->crop, active = m_frame->active;
         // The samples of the mosaic live in the frame until the colours take their place.
         Plane<uint16_t> samples = std::move(m_frame->samples);
-        mosaic.active = samples.constView().cut(active);
+        mosaic.active = samples.constView().cut(m_frame->inSamples(active));
         if (const Status s = demosaicInto(*m_frame, mosaic, run); !s)
             return s;
-        m_frame->crop = crop.movedBy(-active.x, -active.y);
+        m_frame->crop = crop.seenFrom<places::Stored>(active);
         return {};
     }
 

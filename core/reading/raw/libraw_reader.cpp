@@ -162,7 +162,7 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
         return std::max(float(top), frame->levels.white);
     }();
     frame->shooting = shootingDataOf(d, int(std::ceil(std::log2(double(highest) + 1))));
-    const Result<std::string> verdict = judgeSamples(file, frame->samples.constView().cut(frame->active));
+    const Result<std::string> verdict = judgeSamples(file, frame->samples.constView().cut(frame->inSamples(frame->active)));
     if (!verdict)
         return verdict.error();
     if (!verdict.value().empty())
@@ -170,7 +170,7 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
     if (sixBySix) {
         const Plane<uint16_t> samples = std::move(frame->samples);
         const float black = std::accumulate(frame->levels.black.begin(), frame->levels.black.end(), 0.f) / float(frame->levels.black.size());
-        const SixBySixMosaic mosaic{samples.constView().cut(frame->active), wide, {black, black, black}, frame->levels.white, frame->colour.asShotNeutral};
+        const SixBySixMosaic mosaic{samples.constView().cut(frame->inSamples(frame->active)), wide, {black, black, black}, frame->levels.white, frame->colour.asShotNeutral};
         if (const Status s = demosaicInto(*frame, mosaic, run); !s)
             return s.error();
     }

@@ -24,11 +24,11 @@ struct Cleaner::Private {
         const TileGrid grid = tilePx > 0 ? TileGrid{(region.width + tilePx - 1) / tilePx, (region.height + tilePx - 1) / tilePx, tilePx, tilePx}
                                          : tileGridFor(region.size(), chain.bestTilePx(), chain.haloPx(), run.threads > 0 ? run.threads : availableThreads());
         const Status done = parallelFor(grid.across * grid.down, run, [&](int i) {
-            const Rect local = Rect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
+            const TileRect local = TileRect{i % grid.across * grid.width, i / grid.across * grid.height, grid.width, grid.height}.intersected({0, 0, region.width, region.height});
             if (local.isEmpty())
                 return;
             const ScratchPool::Lent lent = scratch.lend(run.stop);
-            each(local.movedBy(region.x, region.y), *lent, out.view().cut({local.x * samples, local.y, local.width * samples, local.height}));
+            each(local.placedIn(region), *lent, out.view().cut({local.x * samples, local.y, local.width * samples, local.height}));
         });
         if (!done)
             return done.error();

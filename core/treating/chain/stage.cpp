@@ -64,7 +64,7 @@ TilePlanes LentPlanes::over(Rect part) const
     TilePlanes out;
     for (size_t c = 0; c < views.size(); ++c)
         if (views[c].data)
-            out[c] = views[c].cut(part.movedBy(-where.x, -where.y));
+            out[c] = views[c].cut(part.seenFrom(where));
     return out;
 }
 
@@ -96,7 +96,7 @@ Masks Tile::masks(Rect part)
     }
     assert(m_drawnWhere.contains(part));
     for (const Plane<float> &mask : m_drawn)
-        out.push_back(mask.view().cut(part.movedBy(-m_drawnWhere.x, -m_drawnWhere.y)));
+        out.push_back(mask.view().cut(part.seenFrom(m_drawnWhere)));
     return out;
 }
 

@@ -524,7 +524,7 @@ private slots:
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle() && paneAt(2)->readings(), kPatienceMs);
         const RollFrame &f = session()->frame(0);
         const QPoint middle = paneAt(2)->image().region.center();
-        const auto core = readingsAt(Cleaner(f.frame, f.noise, f.trials[1]), placeAround(*f.frame, middle.x(), middle.y()), nullptr);
+        const auto core = readingsAt(Cleaner(f.frame, f.noise, f.trials[1]), placeAround(*f.frame, {middle.x(), middle.y()}), nullptr);
         QVERIFY(*paneAt(2)->readings() == core.value());
         QVERIFY(core.value().left);
         const QString words = m_window->wall()->strip(2)->readingWords();

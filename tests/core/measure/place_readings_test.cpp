@@ -73,7 +73,7 @@ private slots:
         ShootOptions o;
         o.iso = 12800;
         const Simulated s = simulate(makeScene({640, 640}), o);
-        const Rect texture = placeAround(*s.frame, 320, 260), gradient = placeAround(*s.frame, 320, 128);
+        const Rect texture = placeAround(*s.frame, {320, 260}), gradient = placeAround(*s.frame, {320, 128});
         QCOMPARE(gradient.width, kPlacePx);
         double lastLeft = 2, lastLost = -1;
         for (const double strength : {0.0, 0.5, 1.0, 2.0}) {
@@ -109,8 +109,8 @@ private slots:
             o.orientation = orientation;
             o.borderPx = 6;
             const Simulated s = simulate(flatScene({420, 300}, 0.2f, 0.2f, 0.2f), o);
-            for (const auto &[x, y] : {std::pair{0, 0}, {299, 299}, {150, 20}})
-                QVERIFY(s.frame->crop.contains(placeAround(*s.frame, x, y)));
+            for (const UprightPoint at : {UprightPoint{0, 0}, {299, 299}, {150, 20}})
+                QVERIFY(s.frame->crop.contains(placeAround(*s.frame, at)));
         }
     }
 

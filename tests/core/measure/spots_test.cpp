@@ -89,8 +89,8 @@ private slots:
         std::map<SpotKind, PixelAt> at;
         for (const ProposedSpot &spot : found.value()) {
             QVERIFY2(!at.contains(spot.kind), "one of a kind");
-            const Rect stored = storedRectOf({spot.at.x, spot.at.y, 1, 1}, s.frame->crop.size(), orientation);
-            at[spot.kind] = {stored.x, stored.y};
+            const PixelAt stored = s.frame->storedOf(spot.at); // the scene begins at the crop's corner
+            at[spot.kind] = {stored.x - s.frame->crop.x, stored.y - s.frame->crop.y};
         }
         const auto expect = [&](SpotKind kind, const Rect &where) {
             if (!at.contains(kind))
@@ -139,7 +139,7 @@ private slots:
         const auto noise = std::make_shared<const NoiseReport>(measureNoise(*f.frame).take());
         const auto found = proposeSpots(f.frame, noise);
         const auto has = [&](SpotKind kind, const Rect &where) {
-            return std::any_of(found.value().begin(), found.value().end(), [&](const ProposedSpot &s) { return s.kind == kind && isIn(where.grownBy(40), s.at); });
+            return std::any_of(found.value().begin(), found.value().end(), [&](const ProposedSpot &s) { return s.kind == kind && isIn(where.grownBy(40), f.frame->storedOf(s.at)); });
         };
         QVERIFY(has(SpotKind::Texture, p.texture) && has(SpotKind::StrongColour, p.colour) && has(SpotKind::Edge, p.edge));
     }
@@ -155,15 +155,23 @@ private slots:
     void uprightPlacesGoThereAndBack()
     {
         for (int orientation = 1; orientation <= 8; ++orientation) {
-            ShootOptions o;
-            o.orientation = orientation;
-            const Simulated s = simulate(flatScene({64, 48}, 0.2f, 0.2f, 0.2f), o);
-            for (const PixelAt at : {PixelAt{0, 0}, PixelAt{5, 40}, PixelAt{63, 47}}) {
-                const PixelAt up = uprightOf(*s.frame, at);
-                const Rect back = storedRectOf({up.x, up.y, 1, 1}, s.frame->crop.size(), orientation);
-                QCOMPARE(back.x, at.x);
-                QCOMPARE(back.y, at.y);
+            FrameFacts facts;
+            facts.active = {4, 6, 80, 60};
+            facts.crop = {10, 20, 64, 48};
+            facts.orientation = orientation;
+            auto numbered = RgbImage<uint16_t>::ofSize(facts.crop.size());
+            for (size_t i = 0; i < numbered.samples.size(); ++i)
+                numbered.samples[i] = uint16_t(i / 3);
+            const RgbImage<uint16_t> wall = turned(numbered, orientation);
+            QCOMPARE(facts.uprightSize(), wall.size);
+            for (const PixelAt at : {PixelAt{10, 20}, PixelAt{15, 60}, PixelAt{73, 67}}) {
+                const UprightPoint up = facts.uprightOf(at);
+                QCOMPARE(int(wall.row(up.y)[up.x * 3]), (at.y - 20) * 64 + at.x - 10);
+                QCOMPARE(facts.storedOf(up), at);
             }
+            const Rect part{12, 24, 30, 7};
+            QCOMPARE(facts.storedOf(facts.uprightOf(part)), part);
+            QCOMPARE(facts.cropInActive(), (ActiveRect{6, 14, 64, 48}));
         }
     }
 };

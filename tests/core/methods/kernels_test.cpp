@@ -39,7 +39,7 @@ private slots:
         const Scales scales{3, 4};
         shrinkScales(coarse.view(), {}, size, scales, 1.5f, scratch);
         const int r = reachPx(scales);
-        const Rect inside{r, r, size.width - 2 * r, size.height - 2 * r};
+        const TileRect inside{r, r, size.width - 2 * r, size.height - 2 * r};
         double pixel = 0, mean = 0, meanBefore = 0;
         int blocks = 0;
         for (int y = inside.y; y + 32 <= inside.bottom(); y += 32)
@@ -73,7 +73,7 @@ private slots:
             dct::shrinkWindows(in.view(), guide, 1.3f, noise, 1, 3, size, sum[0].view(), weight[0].view());
             dct::reference::shrinkWindows(in.view(), guide, 1.3f, noise, 1, 3, size, sum[1].view(), weight[1].view());
             // Left of the last window's first sample nothing from beyond the width reaches.
-            const Rect sure{0, 0, std::max(0, width - dct::kReachPx), 31};
+            const TileRect sure{0, 0, std::max(0, width - dct::kReachPx), 31};
             QVERIFY(largestDifference(weight[0].view(), weight[1].view(), sure) < 1e-5);
             QVERIFY(largestDifference(sum[0].view(), sum[1].view(), sure) < 1e-4);
         }
@@ -97,7 +97,7 @@ private slots:
                 fast.push_back({guides[i % 4], a[i].view(), i == 1 || i > 3});
                 plain.push_back({guides[i % 4], b[i].view(), i == 1 || i > 3});
             }
-            const Rect where{r, r, width, 20};
+            const TileRect where{r, r, width, 20};
             nlm::average(fast, guides, s, where);
             nlm::reference::average(plain, guides, s, where);
             double worst = 0;

@@ -51,7 +51,7 @@ private slots:
         QVERIFY(largestDifference(fast[0].view(), plain[0].view(), {0, 0, width, 23}) < kTolerance);
 
         Plane<float> a(whole, 0.f), b(whole, 0.f);
-        const Rect inner{step, step, std::max(0, width - step), 23 - step};
+        const TileRect inner{step, step, std::max(0, width - step), 23 - step};
         packet::join(splitOf(plain), step, size, in.view(), a.view());
         packet::reference::join(splitOf(plain), step, size, in.view(), b.view());
         QVERIFY(largestDifference(a.view(), b.view(), inner) < kTolerance);
@@ -63,7 +63,7 @@ private slots:
             fast[i] = plain[i].clone();
         packet::addLuminanceGradient(in.view(), -1, size, splitOf(fast));
         packet::reference::addLuminanceGradient(in.view(), -1, size, splitOf(plain));
-        const Rect calm{2, 2, std::max(0, width - 4), 19};
+        const TileRect calm{2, 2, std::max(0, width - 4), 19};
         for (const packet::Phase phase : {packet::Phase{0, 0}, {0, 1}, {1, 0}, {1, 1}}) {
             packet::turnDifferences(phase, size, splitOf(fast));
             packet::reference::turnDifferences(phase, size, splitOf(plain));

@@ -19,7 +19,7 @@ constexpr Scales kRestScales{2, 4}; ///< cleaned by wavelet shrinkage afterwards
 /// Tile coordinates of the references that must be looked at for samples in `needed`, anchored to the frame.
 struct References {
     int firstX, firstY, endX, endY;
-    References(Rect needed, int originX, int originY)
+    References(TileRect needed, int originX, int originY)
     {
         const auto anchored = [](int at, int origin) { return at + (((-(origin + at)) % kStepPx) + kStepPx) % kStepPx; };
         firstX = anchored(needed.x - bm3d::kSpanPx - bm3d::kSearchPx + 1, originX);
@@ -42,7 +42,7 @@ public:
     {
         Packet packet(in, scratch);
         const int halo = haloPx();
-        const Rect final = Rect{halo, halo, out[0].width, out[0].height}.grownBy(reachPx(kRestScales) + 1), basic = final.grownBy(bm3d::kReachPx);
+        const TileRect final = TileRect{halo, halo, out[0].width, out[0].height}.grownBy(reachPx(kRestScales) + 1), basic = final.grownBy(bm3d::kReachPx);
         const int originX = where.x - halo, originY = where.y - halo;
         const Scratch::Lent lent = scratch.lendPadded({in.width(), in.height()});
         const PlaneView<float> slope = lent.view();
@@ -71,7 +71,7 @@ private:
         std::array<bm3d::Phases, Packet::kMostBands> noisy, pilot, sum, weight;
 
         /// The weighted means; what no window reached stays as it was.
-        void settle(size_t band, Rect where, bm3d::Phases &to) const
+        void settle(size_t band, TileRect where, bm3d::Phases &to) const
         {
             to.reset(noisy[band].size());
             for (int y = where.y; y < where.bottom(); ++y)
@@ -83,7 +83,7 @@ private:
                         o[i] = v[i] > 0 ? s[i] / v[i] : n[i];
                 }
         }
-        void settleInto(size_t band, Rect where, PlaneView<float> to) const
+        void settleInto(size_t band, TileRect where, PlaneView<float> to) const
         {
             for (int y = where.y; y < where.bottom(); ++y) {
                 float *o = to.row(y);

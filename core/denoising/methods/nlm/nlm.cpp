@@ -48,9 +48,9 @@ public:
         const size_t colour = in.isMosaic() ? 1 : 4;
         const std::array<PlaneView<const float>, 4> guides{bands[0].samples, bands[colour].samples, bands[colour + 1].samples, {}};
         const int margin = haloPx() - 1 - reachPx(kCoarseScales);
-        const Rect all{margin, margin, in.width() - 2 * margin, in.height() - 2 * margin};
+        const TileRect all{margin, margin, in.width() - 2 * margin, in.height() - 2 * margin};
         for (int y = all.y; y < all.bottom() && !scratch.stop.stop_requested(); y += nlm::kBlockHeightPx)
-            nlm::average(work, guides, m_settings, Rect{all.x, y, all.width, nlm::kBlockHeightPx}.intersected(all));
+            nlm::average(work, guides, m_settings, TileRect{all.x, y, all.width, nlm::kBlockHeightPx}.intersected(all));
         for (size_t b = 0; b < bands.size(); ++b) {
             shrinkScales(work[b].mean, *bands[b].noise, packet.size(), kCoarseScales, bands[b].isColour ? m_colourCoarse : m_luminanceCoarse, scratch);
             copyRows(work[b].mean, bands[b].samples);

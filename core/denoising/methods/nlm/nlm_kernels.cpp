@@ -38,10 +38,10 @@ struct Buffers {
 };
 
 /// Weighted square differences of the guides between a block, grown by the patch, and the same block (i, j) away.
-void square(const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect block, int i, int j, float *HWY_RESTRICT out)
+void square(const std::array<PlaneView<const float>, 4> &guides, const Settings &s, TileRect block, int i, int j, float *HWY_RESTRICT out)
 {
     const D d;
-    const Rect wide = block.grownBy(kPatchReachPx);
+    const TileRect wide = block.grownBy(kPatchReachPx);
     const auto w0 = hn::Set(d, s.guideWeights[0]), w1 = hn::Set(d, s.guideWeights[1]), w2 = hn::Set(d, s.guideWeights[2]), w3 = hn::Set(d, s.guideWeights[3]);
     const bool useFourth = s.guideWeights[3] > 0;
     for (int y = 0; y < wide.height; ++y) {
@@ -64,7 +64,7 @@ void square(const std::array<PlaneView<const float>, 4> &guides, const Settings 
 /// Adds what some places say, row by row: patch sums (direct, since running ones would carry rounding from tile
 /// to tile), weights, and the weighted samples.
 template <size_t kBands, bool kOneWeight, size_t kCount>
-void gather(std::span<const Band> bands, const Settings &s, Rect block, const Offset *places, Buffers &buffers)
+void gather(std::span<const Band> bands, const Settings &s, TileRect block, const Offset *places, Buffers &buffers)
 {
     const D d;
     const int lanes = int(hn::Lanes(d));
@@ -130,7 +130,7 @@ void gather(std::span<const Band> bands, const Settings &s, Rect block, const Of
 }
 
 template <size_t kCount>
-void gatherAny(std::span<const Band> bands, const Settings &s, Rect block, const Offset *places, Buffers &buffers)
+void gatherAny(std::span<const Band> bands, const Settings &s, TileRect block, const Offset *places, Buffers &buffers)
 {
     const bool oneWeight = s.luminanceSpread == s.colourSpread;
     if (bands.size() == 4)
@@ -139,14 +139,14 @@ void gatherAny(std::span<const Band> bands, const Settings &s, Rect block, const
         oneWeight ? gather<6, true, kCount>(bands, s, block, places, buffers) : gather<6, false, kCount>(bands, s, block, places, buffers);
 }
 
-void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where)
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, TileRect where)
 {
     const bool oneWeight = s.luminanceSpread == s.colourSpread;
     const std::vector<Offset> places = offsets(s);
     Buffers buffers;
     for (int top = where.y; top < where.bottom(); top += kBlockHeight)
         for (int left = where.x; left < where.right(); left += kBlockWidth) {
-            const Rect block = Rect{left, top, kBlockWidth, kBlockHeight}.intersected(where);
+            const TileRect block = TileRect{left, top, kBlockWidth, kBlockHeight}.intersected(where);
             // The place itself weighs 1.
             for (int y = 0; y < block.height; ++y) {
                 for (size_t b = 0; b < bands.size(); ++b)
@@ -186,7 +186,7 @@ namespace irenic::nlm {
 
 HWY_EXPORT(average);
 
-void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where)
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, TileRect where)
 {
     assert(bands.size() == 4 || bands.size() == kMostBands);
     // clang-format off

@@ -52,10 +52,10 @@ inline std::vector<Offset> offsets(const Settings &s)
 /// matters. The distance is the mean square difference of the guides' surroundings, by guideWeights.
 /// @param bands  four or six
 /// @param guides what places are compared by; may be the bands themselves. The fourth is not read where it weighs nothing
-void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where);
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, TileRect where);
 
 namespace reference {
-void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, Rect where);
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &settings, TileRect where);
 } // namespace reference
 
 } // namespace irenic::nlm

@@ -5,7 +5,7 @@
 
 namespace irenic::nlm::reference {
 
-void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, Rect where)
+void average(std::span<const Band> bands, const std::array<PlaneView<const float>, 4> &guides, const Settings &s, TileRect where)
 {
     constexpr int side = 2 * kPatchReachPx + 1;
     const std::vector<Offset> others = offsets(s);

@@ -104,9 +104,4 @@ RgbImage<T> turned(RgbImage<T> in, int orientation);
 template <class T>
 Result<RgbImage<T>> turned(RgbImage<T> in, int orientation, const RunContext &run);
 
-/// The part of a stored picture that shows as `upright` once the picture of `stored` size is turned.
-Rect storedRectOf(Rect upright, Size stored, int orientation);
-/// And back.
-Rect uprightRectOf(Rect inStored, Size stored, int orientation);
-
 } // namespace irenic

@@ -20,37 +20,61 @@ struct Size {
     int64_t area() const { return int64_t(width) * height; }
 };
 
-struct PixelAt {
+/// Kinds of places, each counting pixels from another corner. A place of one kind is no place of another: it does not compile.
+namespace places {
+struct Stored;  ///< samples of a Frame, masked borders included
+struct Active;  ///< of a DNG: from the corner of its active area
+struct Upright; ///< the picture as it hangs on the wall: cropped, turned
+struct Tile;    ///< from the corner of a plane at hand
+} // namespace places
+
+template <class Kind>
+struct PointIn {
     int x = 0;
     int y = 0;
-    auto operator<=>(const PixelAt &) const = default;
+    auto operator<=>(const PointIn &) const = default;
 };
 
 /// Half-open rectangle of pixels: x .. x+width-1, y .. y+height-1.
-struct Rect {
+template <class Kind>
+struct RectIn {
     int x = 0;
     int y = 0;
     int width = 0;
     int height = 0;
-    bool operator==(const Rect &) const = default;
+    bool operator==(const RectIn &) const = default;
     int right() const { return x + width; }   ///< first column beyond
     int bottom() const { return y + height; } ///< first row beyond
     bool isEmpty() const { return width <= 0 || height <= 0; }
     Size size() const { return {width, height}; }
-    Rect grownBy(int px) const { return {x - px, y - px, width + 2 * px, height + 2 * px}; }
-    Rect movedBy(int dx, int dy) const { return {x + dx, y + dy, width, height}; }
-    Rect intersected(const Rect &o) const
+    PointIn<Kind> corner() const { return {x, y}; }
+    PointIn<Kind> middle() const { return {x + width / 2, y + height / 2}; }
+    RectIn grownBy(int px) const { return {x - px, y - px, width + 2 * px, height + 2 * px}; }
+    RectIn movedBy(int dx, int dy) const { return {x + dx, y + dy, width, height}; }
+    /// The same place, told from the corner of `whole`, and back.
+    template <class Inner = places::Tile>
+    RectIn<Inner> seenFrom(const RectIn &whole) const { return {x - whole.x, y - whole.y, width, height}; }
+    template <class Outer>
+    RectIn<Outer> placedIn(const RectIn<Outer> &whole) const { return {x + whole.x, y + whole.y, width, height}; }
+    RectIn intersected(const RectIn &o) const
     {
         const int64_t l = std::max(x, o.x), t = std::max(y, o.y);
         const int64_t r = std::min(int64_t(x) + width, int64_t(o.x) + o.width), b = std::min(int64_t(y) + height, int64_t(o.y) + o.height);
         return {int(l), int(t), int(std::max<int64_t>(0, r - l)), int(std::max<int64_t>(0, b - t))};
     }
-    bool contains(const Rect &o) const
+    bool contains(const RectIn &o) const
     {
         // Wide sums: a rectangle from a file may reach beyond what an int holds.
         return o.x >= x && o.y >= y && int64_t(o.x) + o.width <= int64_t(x) + width && int64_t(o.y) + o.height <= int64_t(y) + height;
     }
 };
+
+using PixelAt = PointIn<places::Stored>;
+using Rect = RectIn<places::Stored>;
+using ActiveRect = RectIn<places::Active>;
+using UprightPoint = PointIn<places::Upright>;
+using UprightRect = RectIn<places::Upright>;
+using TileRect = RectIn<places::Tile>;
 
 /// Borrowed rows of samples. `stride` counts samples, not bytes.
 template <class T>
@@ -70,9 +94,9 @@ struct PlaneView {
         assert(x >= 0 && x < width);
         return row(y)[x];
     }
-    PlaneView cut(const Rect &r) const
+    PlaneView cut(const TileRect &r) const
     {
-        assert((Rect{0, 0, width, height}.contains(r)));
+        assert((TileRect{0, 0, width, height}.contains(r)));
         return {data + r.y * stride + r.x, stride, r.width, r.height};
     }
     operator PlaneView<const T>() const { return {data, stride, width, height}; }

@@ -65,7 +65,7 @@ struct PlaceReadings {
 inline constexpr int kPlacePx = 256; ///< readings of a place are taken over a square of this side about it, whatever is in view
 
 /// A square about a place of the upright picture, as stored coordinates inside the crop.
-Rect placeAround(const Frame &frame, int uprightX, int uprightY, int sidePx = kPlacePx);
+Rect placeAround(const Frame &frame, UprightPoint at, int sidePx = kPlacePx);
 
 /// @param region stored coordinates, inside Frame::active
 /// @param cache  may be null. Fails only with Cancelled

@@ -34,15 +34,12 @@ const SpotKindInfo &infoOf(SpotKind kind);
 
 struct ProposedSpot {
     SpotKind kind;
-    PixelAt at; ///< of the upright picture
+    UprightPoint at;
 };
 
 /// Places worth looking at, at most one of a kind and none where the frame has nothing of it, apart from each other: found from
 /// block statistics of the stabilised samples, where everything beyond noise of sigma 1 is picture. In the order of SpotKind,
 /// MostNoiseLeft aside, which asks for a treatment (see leftoverMap()). Fails only with Cancelled.
 Result<std::vector<ProposedSpot>> proposeSpots(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const RunContext &run = {});
-
-/// The place of the upright picture where a stored sample shows.
-PixelAt uprightOf(const Frame &frame, PixelAt stored);
 
 } // namespace irenic

@@ -94,6 +94,11 @@ struct Encoding {
     uint16_t encoded(float linear, size_t channel) const;
 };
 
+/// The part of a picture of `size` that shows as `seen` once the picture is turned as an Exif orientation asks.
+TileRect beforeTurning(const UprightRect &seen, Size size, int orientation);
+/// And back.
+UprightRect afterTurning(const TileRect &part, Size size, int orientation);
+
 struct SourceTags; ///< the directories of a DNG source as they stood; for writers
 
 /// All that is known about a photograph but its numbers. All places and sizes count pixels.
@@ -116,6 +121,13 @@ struct FrameFacts {
     int channels() const { return kind == FrameKind::Mosaic ? 1 : 3; }
     /// Width and height as they hang on the wall: of `crop`, turned by `orientation`.
     Size uprightSize() const;
+    /// Between the stored samples and the wall. Lines that the lens bends are not unbent: that is Unbending's.
+    Rect storedOf(const UprightRect &seen) const;
+    UprightRect uprightOf(const Rect &stored) const;
+    PixelAt storedOf(const UprightPoint &seen) const { return storedOf(UprightRect{seen.x, seen.y, 1, 1}).corner(); }
+    UprightPoint uprightOf(const PixelAt &stored) const { return uprightOf(Rect{stored.x, stored.y, 1, 1}).corner(); }
+    TileRect inSamples(const Rect &r) const { return {r.x * channels(), r.y, r.width * channels(), r.height}; } ///< of `Frame::samples`
+    ActiveRect cropInActive() const { return crop.seenFrom<places::Active>(active); }                           ///< as a DNG tells it
 };
 
 /// One photograph: its numbers exactly as stored, and what they mean. Never changed after

@@ -29,7 +29,7 @@ public:
         m_sharpener.sharpen(tile.linear(), share.view(), m_facts.meanNoise, scratch.stop, reached.view());
         if (tile.wantsSharpened) {
             tile.sharpened = scratch.lend(out.size());
-            copyRows(reached.view().cut(out.movedBy(-all.x, -all.y)), tile.sharpened.view());
+            copyRows(reached.view().cut(out.seenFrom(all)), tile.sharpened.view());
         }
         tile.cutTo(out);
     }
