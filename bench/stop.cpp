@@ -136,6 +136,12 @@ int stop(const StopArguments &a)
     all.push_back({"measure lateral", [&](const RunContext &run) { return measureLateral(*frame, *noise, run).ok(); }});
     for (const MethodInfo &m : methods())
         all.push_back({std::string("clean by ") + m.id, [&, id = std::string(m.id)](const RunContext &run) { return cleanForStorage(Cleaner(frame, noise, {id, 1, 1}), run).ok(); }});
+    Treatment toTaste{"wavelet"};
+    toTaste.taste = {.detail = 0.5, .grain = 0.2, .mix = 0.9, .luminanceShadows = 1.4, .luminanceLights = 0.6, .colourShadows = 0.8, .blotches = 0.5, .sharpen = 0.6};
+    LensCorrection lens;
+    lens.lateral = true;
+    lens.red = {1.0008, 0, 0, 0, 0};
+    all.push_back({"clean, all stages", [&](const RunContext &run) { return cleanForStorage(Cleaner(frame, noise, toTaste, {nullptr, lens}), run).ok(); }});
     for (const ExportFormat format : kExportFormats)
         all.push_back({std::string("export ") + formatName(format), [&, format](const RunContext &run) { return exportOf(job("wavelet", format), run); }});
     for (const Work &work : all) {

@@ -5,8 +5,10 @@
 #include "methods/denoise_method.h"
 #include "support/frames.h"
 
+#include <QElapsedTimer>
 #include <QTest>
 
+#include <numeric>
 #include <set>
 
 using namespace irenic;
@@ -201,6 +203,47 @@ private slots:
         QVERIFY(!sameBits(run(*half, second, scratch).constView(), alone.constView())); // and afterwards it is forgotten
         Scratch fresh;
         QVERIFY(sameBits(run(*half, second, scratch).constView(), run(*half, second, fresh).constView()));
+    }
+
+    /// As a ratio of two runs, since machines differ; how many milliseconds it takes is for irenic-bench stop.
+    void everyStageEndsEarlyOnceItIsStopped()
+    {
+        ShootOptions o;
+        o.iso = 6400;
+        const Simulated s = simulate(makeScene({900, 700}), o);
+        Treatment t{"dct"};
+        t.taste = {.detail = 0.5, .grain = 0.2, .mix = 0.9, .luminanceShadows = 1.4, .luminanceLights = 0.6, .colourShadows = 0.8, .blotches = 0.5, .sharpen = 0.6};
+        LensCorrection lens;
+        lens.lateral = true;
+        lens.red = {1.0008, 0, 0, 0, 0};
+        const auto regions = std::make_shared<const RegionSet>(s.frame, s.noise, std::vector<Region>{paintedRegion()});
+        const Chain chain(std::make_shared<const ChainFacts>(s.frame, s.noise, t, FrameEdits{regions, lens}));
+        QVERIFY(chain.stages().size() >= 10);
+        std::stop_source stopped;
+        stopped.request_stop();
+        const Rect where{200, 100, 500, 500};
+        Scratch scratch;
+        const auto seconds = [&](size_t i, const std::stop_token &stop) {
+            const Stage::Traits traits = chain.stages()[i]->traits();
+            Tile tile(chain.facts());
+            scratch.stop = {};
+            if (i > 0)
+                chain.run(tile, where.grownBy(traits.haloPx), scratch, chain.stages()[i - 1]->traits().name);
+            scratch.stop = stop;
+            QElapsedTimer timer;
+            timer.start();
+            chain.stages()[i]->run(tile, where, scratch);
+            return double(timer.nsecsElapsed()) * 1e-9;
+        };
+        std::vector<double> whole, cut;
+        for (size_t i = 0; i < chain.stages().size(); ++i) {
+            whole.push_back(seconds(i, {}));
+            cut.push_back(seconds(i, stopped.get_token()));
+        }
+        const double all = std::accumulate(whole.begin(), whole.end(), 0.0);
+        for (size_t i = 0; i < whole.size(); ++i)
+            QVERIFY2(cut[i] < 0.5 * whole[i] || cut[i] < 0.03 * all,
+                     qPrintable(QStringLiteral("%1: %2 of %3 s, all %4").arg(QLatin1String(chain.stages()[i]->traits().name)).arg(cut[i]).arg(whole[i]).arg(all)));
     }
 
     void planesComeBack()
