@@ -25,7 +25,7 @@ struct SpeedArguments {
     std::vector<int> megapixels{6, 12, 24};
     std::vector<int> threads{1, 2};
     std::vector<std::string> methods; ///< ids; empty takes all
-    bool exports = false;             ///< time whole exports, and how well the first tenth foretells them
+    bool exports = false;             ///< time whole exports, and how well the first tenth predicts them
     bool opencv = false;              ///< time OpenCV's non-local means too, where it was there at build time
     bool json = false;
 };

@@ -26,7 +26,7 @@ int main(int argc, char **argv)
     speed->add_option("--megapixels", s.megapixels, "Frame sizes")->delimiter(',');
     speed->add_option("--threads", s.threads, "Thread counts")->delimiter(',');
     speed->add_option("--methods", s.methods, "Methods; all where left out")->delimiter(',');
-    speed->add_flag("--exports", s.exports, "Time whole exports, and how well the first tenth foretells the rest");
+    speed->add_flag("--exports", s.exports, "Time whole exports, and how well the first tenth predicts the rest");
     speed->add_flag("--opencv", s.opencv, "Time OpenCV's non-local means in the same run, where it was installed at build time");
     speed->add_flag("--json", s.json, "One JSON object a line");
     TasteArguments t;

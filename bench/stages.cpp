@@ -26,9 +26,9 @@ std::vector<Case> casesFor(const StagesArguments &a)
     for (const MethodInfo &m : methods())
         if (a.methods.empty() || std::find(a.methods.begin(), a.methods.end(), m.id) != a.methods.end()) {
             all.push_back({std::string(m.id) + ", plain", {m.id}});
-            Treatment seasoned{m.id};
-            seasoned.taste = {.detail = 0.5, .grain = 0.2, .mix = 0.9, .luminanceShadows = 1.4, .luminanceLights = 0.6, .colourShadows = 0.8, .blotches = 0.5, .sharpen = 0.6, .blocks = 0.5};
-            all.push_back({std::string(m.id) + ", everything on", seasoned});
+            Treatment toTaste{m.id};
+            toTaste.taste = {.detail = 0.5, .grain = 0.2, .mix = 0.9, .luminanceShadows = 1.4, .luminanceLights = 0.6, .colourShadows = 0.8, .blotches = 0.5, .sharpen = 0.6, .blocks = 0.5};
+            all.push_back({std::string(m.id) + ", everything on", toTaste});
         }
     return all;
 }

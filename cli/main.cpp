@@ -105,7 +105,7 @@ int main(int argc, char **argv)
     CLI::App *stripCommand = app.add_subcommand("strip", "Write trials at one spot, side by side, as a labelled PNG");
     stripCommand->add_option("file", s.file, "Photograph")->required();
     stripCommand->add_option("--spot", s.spot, "X,Y,WIDTH,HEIGHT in pixels of the upright picture")->required();
-    stripCommand->add_option("--trial", s.trials, "METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR, then ,NAME=VALUE for seasoning; once for every trial")->required()->take_all();
+    stripCommand->add_option("--trial", s.trials, "METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR, then ,NAME=VALUE for its taste; once for every trial")->required()->take_all();
     stripCommand->add_option("--out", s.out, "PNG to write; an existing file is not replaced")->required();
     stripCommand->add_option("--zoom", s.zoom, "Screen pixels per picture pixel")->check(CLI::Range(1, 8))->capture_default_str();
     stripCommand->add_option("--push", s.pushEv, "Exposure lift for looking, EV")->check(CLI::Range(-2., 6.));

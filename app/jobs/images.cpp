@@ -19,7 +19,7 @@ Status writeNewPng(const QString &file, const QImage &image)
 
 QImage toImage(const RgbImage<uint8_t> &rgb)
 {
-    // 32 bits a pixel: the only format that Qt scales without converting every line anew.
+    // 32 bits a pixel: the only format that Qt scales without converting every line again.
     QImage image(rgb.size.width, rgb.size.height, QImage::Format_RGB32);
     for (int y = 0; y < rgb.size.height; ++y) {
         const uint8_t *p = rgb.row(y);

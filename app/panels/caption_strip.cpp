@@ -160,7 +160,7 @@ std::array<QWidget *, 3> CaptionStrip::Row::widgets() const
 QString CaptionStrip::pageWords(Page page)
 {
     switch (page) {
-    case Page::Finish: return tr("finish");
+    case Page::Detail: return tr("detail");
     case Page::Tones: return tr("tones");
     case Page::Sharpen: return tr("sharpen");
     default: return tr("noise");

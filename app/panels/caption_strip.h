@@ -42,7 +42,7 @@ public:
     /// Which controls a trial's strip shows.
     using Page = ParamGroup;
     static constexpr int kPages = 4;
-    static QString pageWords(Page page); ///< "noise", "finish", "tones", "sharpen"
+    static QString pageWords(Page page); ///< "noise", "detail", "tones", "sharpen"
     void setPage(Page page);
     Page page() const { return m_page; }
     /// That the trials' strips have, so that a strip without controls is as high

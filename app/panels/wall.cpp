@@ -236,7 +236,7 @@ void Wall::hangColumns()
         }
         delete c.strip;
     };
-    if (trialsChanged) // guests come after the trials; theirs are made anew, which costs little
+    if (trialsChanged) // guests come after the trials; theirs are made again, which costs little
         while (columnCount() > std::max(1, std::min(1 + trials, 1 + m_trials))) {
             takeDown(m_columns.back());
             m_columns.pop_back();

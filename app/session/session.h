@@ -77,9 +77,9 @@ struct RollFrame : Choices {
     FrameEdits edits() const { return {regionSet, lens}; }
     bool hasLostGuests() const;                 ///< that are still wanted
     QStringList lostGuests;                     ///< those of guestFiles that could not be had since the frame was last read
-    void bindGuests();                          ///< makes guests anew
+    void bindGuests();                          ///< makes guests again
     QStringList unmatchedGuests() const;        ///< that may be tried
-    void bindRegions();                         ///< makes regionSet anew where regions or pixels are others
+    void bindRegions();                         ///< makes regionSet again where regions or pixels are others
     QString truthFile() const;                  ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
     std::shared_ptr<const Frame> truth() const; ///< the same as it hangs on the wall as a guest, or null
     /// The trial with the strengths suggested for its method; the trial itself where there is no frame yet.
@@ -181,7 +181,7 @@ public:
     int renderAllAlike(); ///< every other frame as this one; how many
     /// A trial of that treatment on every frame, and it is the keeper there. To how many.
     int treatAll(const Treatment &treatment);
-    /// Its file stays. Adding that file anew forgets all steps of undo, since this one can no longer be undone.
+    /// Its file stays. Adding that file again forgets all steps of undo, since this one can no longer be undone.
     void takeOff(int index);
 
     /// For commands only.

@@ -78,10 +78,10 @@ int takeShots(MainWindow &window, const QString &folder)
     s->changeParam(2, *findParam("luminance-lights"), 0.5);
     s->changeParam(2, *findParam("colour-shadows"), 1.6);
     shot(QStringLiteral("wall-tones"), {2, {0.79, 0.70}});
-    window.wall()->setPage(CaptionStrip::Page::Finish);
+    window.wall()->setPage(CaptionStrip::Page::Detail);
     s->changeParam(0, *findParam("detail"), 0.6);
     s->changeParam(1, *findParam("grain"), 0.4);
-    shot(QStringLiteral("wall-finish"), {2, {0.345, 0.385}});
+    shot(QStringLiteral("wall-detail"), {2, {0.345, 0.385}});
     window.wall()->setPage(CaptionStrip::Page::Noise);
     s->undoStack()->setIndex(1); // the keeper
     window.dock("regions")->show();

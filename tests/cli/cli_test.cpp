@@ -106,13 +106,13 @@ private slots:
         QVERIFY(run("irenic-cli", {"clean", "--list", dir.filePath("none.txt"), "--beside"}).err.contains("none.txt"));
     }
 
-    void seasoningIsOnTheCommandLine()
+    void tasteIsOnTheCommandLine()
     {
         const QTemporaryDir dir;
         const auto clean = [&](const QStringList &more) { return run("irenic-cli", QStringList{"clean", m_shot, "--out", dir.path(), "--method", "wavelet", "--json"} + more); };
-        const Ran seasoned = clean({"--detail", "0.5", "--grain", "0.2", "--sharpen", "0.8", "--luminance-lights", "0.5", "--mix", "0.9"});
-        QCOMPARE(seasoned.status, 0);
-        const json line = json::parse(seasoned.out.toStdString());
+        const Ran tasted = clean({"--detail", "0.5", "--grain", "0.2", "--sharpen", "0.8", "--luminance-lights", "0.5", "--mix", "0.9"});
+        QCOMPARE(tasted.status, 0);
+        const json line = json::parse(tasted.out.toStdString());
         QCOMPARE(line["taste"]["detail"].get<double>(), 0.5);
         QCOMPARE(line["taste"]["luminance-lights"].get<double>(), 0.5);
         QVERIFY(!line["taste"].contains("blotches"));
@@ -450,9 +450,9 @@ private slots:
         QTest::newRow("no method") << QStringList{"--spot", "0,0,50,50", "--trial", "magic:1"} << "magic";
         QTest::newRow("strength") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:strong"} << "no number";
         QTest::newRow("range") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:7"} << "luminance";
-        QTest::newRow("seasoning of no name") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,salt=1"} << "salt=1";
-        QTest::newRow("seasoning without a number") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,detail=much"} << "detail=much";
-        QTest::newRow("too much seasoning") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,detail=3"} << "detail";
+        QTest::newRow("taste of no name") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,salt=1"} << "salt=1";
+        QTest::newRow("taste without a number") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,detail=much"} << "detail=much";
+        QTest::newRow("too much of it") << QStringList{"--spot", "0,0,50,50", "--trial", "dct:1,detail=3"} << "detail";
     }
     void aStripThatCannotBeMadeSaysWhy()
     {

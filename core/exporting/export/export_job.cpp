@@ -46,7 +46,7 @@ std::optional<ExportOutcome> alreadyThere(const ExportJob &job, const std::strin
     return std::nullopt;
 }
 
-/// Under the name, or the next free one. Where others take it first the clash rule holds anew, for what is there then.
+/// Under the name, or the next free one. Where others take it first the clash rule holds again, for what is there then.
 Status exportUnderName(const ExportJob &job, const Cleaner &cleaner, const NoiseReport &noise, const std::string &name, const ExportOptions &options, const RunContext &run, CleanCache *cache, ExportOutcome &outcome)
 {
     constexpr int kMostTries = 20;

@@ -134,7 +134,7 @@ Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptio
         return cancelledError();
     if (!written)
         return file.failure(errno ? errno : EIO);
-    // Exiv2 writes the whole file anew, which takes a while and cannot be stopped.
+    // Exiv2 writes the whole file again, which takes a while and cannot be stopped.
     const auto addMetadata = [path = file.temporaryPath(), target = file.target(), frame = cleaner.sharedFrame(), options, size = picture.value().size, provenance]() -> Status {
         return writeMetadata(path, *frame, options, size, provenance) ? Status() : verifyError(target, "the shooting data could not be added");
     };

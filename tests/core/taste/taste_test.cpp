@@ -163,7 +163,7 @@ private slots:
         QVERIFY(sameBits(tiled.value().constView(), whole.value().constView()));
         const Rect part{s.frame->active.x + 71, s.frame->active.y + 40, 67, 59}; // preview is export
         const auto preview = cleaner.clean(part);
-        QVERIFY(sameBits(preview.value().constView(), whole.value().view().cut(part.movedBy(-s.frame->active.x, -s.frame->active.y))));
+        QVERIFY(sameBits(preview.value().constView(), whole.value().view().cut(part.seenFrom(s.frame->active))));
         for (int y = 0; y < whole.value().height(); ++y)
             for (int x = 0; x < whole.value().width(); ++x)
                 QVERIFY(std::isfinite(whole.value().at(x, y)));
@@ -472,14 +472,14 @@ private slots:
         QFETCH(double, amount);
         // Every colour of the scene, dark ones too: block means against the untreated frame, by the noise that such a mean has.
         const Simulated s = simulate(makeScene({640, 480}), quiet(6400));
-        const Plane<float> none = cleaned(s, {"wavelet", 0, 0}), seasoned = cleaned(s, tasted("wavelet", 1, findParam(name.toStdString())->taste, amount));
+        const Plane<float> none = cleaned(s, {"wavelet", 0, 0}), treated = cleaned(s, tasted("wavelet", 1, findParam(name.toStdString())->taste, amount));
         double square = 0;
         int n = 0;
         for (int y = 0; y + 64 <= 480; y += 64)
             for (int x = 0; x + 64 <= 640; x += 64, ++n) {
                 const Rect block{x, y, 64, 64};
                 const double before = meanOf(none.view(), block), sigma = double(s.truth.noise.sigmaAt(float(before))) / 64;
-                square += std::pow((meanOf(seasoned.view(), block) - before) / (sigma + 0.002 * before), 2);
+                square += std::pow((meanOf(treated.view(), block) - before) / (sigma + 0.002 * before), 2);
             }
         QVERIFY2(std::sqrt(square / n) < 2, qPrintable(QString::number(std::sqrt(square / n))));
     }

@@ -58,7 +58,7 @@ struct Treatment {
 struct TreatmentParam {
     enum class Group : uint8_t {
         Noise,
-        Finish,
+        Detail,
         Tones,
         Sharpen,
     }; ///< those that are shown together
@@ -76,9 +76,9 @@ using ParamGroup = TreatmentParam::Group;
 inline constexpr std::array kTreatmentParams{
     TreatmentParam{ParamGroup::Noise, {"luminance", "luminance", 0, 3, 1, "How much brightness noise to remove, as a multiple of what was measured"}, "x", &Treatment::luminance, nullptr},
     TreatmentParam{ParamGroup::Noise, {"colour", "colour", 0, 3, 1, "How much colour noise to remove, as a multiple of what was measured"}, "x", &Treatment::colour, nullptr},
-    TreatmentParam{ParamGroup::Finish, {"detail", "detail", 0, 1, 0, "Gives structure back that the method took along with the noise"}, "", nullptr, &Taste::detail},
-    TreatmentParam{ParamGroup::Finish, {"grain", "grain kept", 0, 1, 0, "Leaves this share of the luminance noise as fine, even, neutral grain"}, "", nullptr, &Taste::grain},
-    TreatmentParam{ParamGroup::Finish, {"mix", "mix", 0, 1, 1, "How much of the treated picture is laid over the untreated one"}, "", nullptr, &Taste::mix},
+    TreatmentParam{ParamGroup::Detail, {"detail", "detail", 0, 1, 0, "Gives structure back that the method took along with the noise"}, "", nullptr, &Taste::detail},
+    TreatmentParam{ParamGroup::Detail, {"grain", "grain kept", 0, 1, 0, "Leaves this share of the luminance noise as fine, even, neutral grain"}, "", nullptr, &Taste::grain},
+    TreatmentParam{ParamGroup::Detail, {"mix", "mix", 0, 1, 1, "How much of the treated picture is laid over the untreated one"}, "", nullptr, &Taste::mix},
     TreatmentParam{ParamGroup::Tones, {"luminance-shadows", "shadows", 0, 2, 1, "Luminance strength in the shadows, as a factor"}, "x", nullptr, &Taste::luminanceShadows},
     TreatmentParam{ParamGroup::Tones, {"luminance-midtones", "mid-tones", 0, 2, 1, "Luminance strength in the mid-tones, as a factor"}, "x", nullptr, &Taste::luminanceMidtones},
     TreatmentParam{ParamGroup::Tones, {"luminance-lights", "lights", 0, 2, 1, "Luminance strength in the lights, as a factor"}, "x", nullptr, &Taste::luminanceLights},
@@ -90,7 +90,7 @@ inline constexpr std::array kTreatmentParams{
     TreatmentParam{ParamGroup::Sharpen, {"sharpen-radius", "radius", 0.3, 2, 0.8, "Sigma of the blur that sharpening undoes, in pixels"}, "px", nullptr, &Taste::radiusPx},
     TreatmentParam{ParamGroup::Sharpen, {"protect-smooth", "spare smooth", 0, 1, 0.5, "Keeps smooth parts, and the noise in them, from being sharpened"}, "", nullptr, &Taste::smoothProtection},
     TreatmentParam{ParamGroup::Sharpen, {"protect-edges", "spare edges", 0, 1, 0.8, "Keeps strong edges from getting halos"}, "", nullptr, &Taste::edgeProtection},
-    TreatmentParam{ParamGroup::Finish, {"blocks", "JPEG blocks", 0, 1, 0, "Softens the blocks and rings of a compressed JPEG before the method looks at it"}, "", nullptr, &Taste::blocks, true},
+    TreatmentParam{ParamGroup::Detail, {"blocks", "JPEG blocks", 0, 1, 0, "Softens the blocks and rings of a compressed JPEG before the method looks at it"}, "", nullptr, &Taste::blocks, true},
 };
 inline constexpr const TreatmentParam &kLuminanceParam = kTreatmentParams[0], &kColourParam = kTreatmentParams[1];
 inline constexpr std::span<const TreatmentParam> kTasteParams = std::span<const TreatmentParam>(kTreatmentParams).subspan(2);

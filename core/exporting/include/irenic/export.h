@@ -32,7 +32,7 @@ enum class TiffCompression : uint8_t {
 };
 /// The encoding of rendered files, embedded as an ICC profile.
 enum class OutputProfile : uint8_t {
-    Own,   ///< sRGB; a finished picture that is not rendered anew keeps its own numbers and its own profile
+    Own,   ///< sRGB; a finished picture that is not rendered again keeps its own numbers and its own profile
     Srgb,  ///< IEC 61966-2-1
     Wide,  ///< primaries of ITU-R BT.2020, the curve of sRGB
     Linear ///< the same primaries, linear

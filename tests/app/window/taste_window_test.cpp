@@ -20,8 +20,8 @@
 using namespace irenic;
 using namespace irenic::test;
 
-/// Seasoning to taste, as a photographer does it: pages of the strips, regions with a brush, lens corrections. Drives the real window.
-class SeasonTest : public QObject
+/// Treatment to taste, as a photographer does it: pages of the strips, regions with a brush, lens corrections. Drives the real window.
+class TasteWindowTest : public QObject
 {
     Q_OBJECT
 private slots:
@@ -72,9 +72,9 @@ private slots:
     {
         QTest::addColumn<int>("page");
         QTest::addColumn<QString>("name");
-        QTest::newRow("detail") << int(CaptionStrip::Page::Finish) << "detail";
-        QTest::newRow("grain") << int(CaptionStrip::Page::Finish) << "grain";
-        QTest::newRow("mix") << int(CaptionStrip::Page::Finish) << "mix";
+        QTest::newRow("detail") << int(CaptionStrip::Page::Detail) << "detail";
+        QTest::newRow("grain") << int(CaptionStrip::Page::Detail) << "grain";
+        QTest::newRow("mix") << int(CaptionStrip::Page::Detail) << "mix";
         QTest::newRow("sharpen") << int(CaptionStrip::Page::Sharpen) << "sharpen";
     }
     void everyTasteChangesItsTrialAloneInOneStep()
@@ -136,7 +136,7 @@ private slots:
 
     void blocksAreOfferedForJpegsAlone()
     {
-        m_window->wall()->setPage(CaptionStrip::Page::Finish);
+        m_window->wall()->setPage(CaptionStrip::Page::Detail);
         QApplication::processEvents();
         QVERIFY(slider(1, "mix")->isVisible() && !slider(1, "blocks")->isVisible());
         const QString jpeg = m_dir.filePath("small.jpg");
@@ -392,5 +392,5 @@ private:
     std::unique_ptr<MainWindow> m_window;
 };
 
-QTEST_MAIN(SeasonTest)
-#include "season_test.moc"
+QTEST_MAIN(TasteWindowTest)
+#include "taste_window_test.moc"
