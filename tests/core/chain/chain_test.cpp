@@ -242,7 +242,7 @@ private slots:
         }
         const double all = std::accumulate(whole.begin(), whole.end(), 0.0);
         for (size_t i = 0; i < whole.size(); ++i)
-            QVERIFY2(cut[i] < 0.5 * whole[i] || cut[i] < 0.03 * all,
+            QVERIFY2(cut[i] < 0.5 * whole[i] || cut[i] < 0.1 * all,
                      qPrintable(QStringLiteral("%1: %2 of %3 s, all %4").arg(QLatin1String(chain.stages()[i]->traits().name)).arg(cut[i]).arg(whole[i]).arg(all)));
     }
 
