@@ -2,7 +2,7 @@
 #include "commands.h"
 
 #include "irenic/barrier.h"
-#include "irenic/measure_noise.h"
+#include "irenic/camera_book.h"
 #include "irenic/read_frame.h"
 #include "irenic/recipe.h"
 
@@ -207,11 +207,18 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
 /// What the job needs to know of its frame beforehand; reads it where that is anything.
 Status prepare(ExportJob &job, std::shared_ptr<const Frame> &frame, const LensCorrection &lens, const CleanArguments &a, const RunContext &run)
 {
-    if (a.automaticBrightness || asksForLens(a)) {
+    job.decided.reset();
+    if (a.automaticBrightness || asksForLens(a) || !a.cameraBook.empty()) {
         const auto read = readFrame(job.source, run);
         if (!read)
             return read.error();
         frame = read.value();
+    }
+    if (!a.cameraBook.empty()) {
+        const auto noise = measureNoise(*frame, run, CameraBook(a.cameraBook).about(*frame));
+        if (!noise)
+            return noise.error();
+        job.decided = DecidedNoise::of(noise.value());
     }
     if (asksForLens(a)) {
         const auto found = lensFor(frame, lens, a, run);

@@ -12,8 +12,22 @@
 /// One function per subcommand; each answers the process's exit status: 0 only where every file succeeded.
 namespace irenic::cli {
 
+/// Folder of the camera book where none is named: the one that the window keeps.
+std::string usualCameraBook();
+
+struct CamerasArguments {
+    std::string book = usualCameraBook();
+    std::vector<std::string> learn;  ///< files to be learned from; empty: the book is listed
+    std::vector<std::string> forget; ///< cameras, as listed, whose pages are removed
+    bool json = false;
+    int threads = 0;
+};
+/// The camera book: lists it, learns, forgets.
+int cameras(const CamerasArguments &arguments);
+
 struct MeasureArguments {
     std::vector<std::string> files;
+    std::string cameraBook; ///< folder; empty: the frame alone
     bool json = false;
     int threads = 0;
 };
@@ -47,7 +61,8 @@ struct CleanArguments {
     std::string nameTemplate = kDefaultNameTemplate;
     std::string clash = "number";
     bool noSidecar = false;
-    bool again = false; ///< exports that are there already are made again
+    bool again = false;     ///< exports that are there already are made again
+    std::string cameraBook; ///< folder; empty: every frame by itself
     int threads = 0;
     bool json = false;
     bool dryRun = false;

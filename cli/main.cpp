@@ -57,6 +57,10 @@ int main(int argc, char **argv)
     measureCommand->add_flag("--json", measureArguments.json, "One JSON object a line");
     measureCommand->add_option("--threads", measureArguments.threads, "0 uses every core")->check(CLI::Range(0, 1024));
 
+    const std::string book = "Ask the camera book for the law and the bad pixels of earlier frames; a folder, or - for the one that the window keeps";
+    const auto usual = [](std::string folder) { return folder == "-" ? usualCameraBook() : folder; };
+    measureCommand->add_option("--camera-book", measureArguments.cameraBook, book)->transform(usual);
+
     CleanArguments c;
     CLI::App *cleanCommand = app.add_subcommand("clean", "Clean raw photographs and write DNG or TIFF");
     cleanCommand->add_option("files", c.files, "Photographs; - reads their names from standard input, one a line");
@@ -101,6 +105,16 @@ int main(int argc, char **argv)
     for (CLI::Option *taste : tastes)
         taste->excludes("--recipe");
 
+    cleanCommand->add_option("--camera-book", c.cameraBook, book)->transform(usual);
+
+    CamerasArguments k;
+    CLI::App *camerasCommand = app.add_subcommand("cameras", "List the camera book, let it learn or forget");
+    camerasCommand->add_option("--book", k.book, "Its folder")->capture_default_str();
+    camerasCommand->add_option("--learn", k.learn, "Raw photographs to learn from");
+    camerasCommand->add_option("--forget", k.forget, "Cameras to forget, as they are listed");
+    camerasCommand->add_flag("--json", k.json, "One JSON object a line");
+    camerasCommand->add_option("--threads", k.threads, "0 uses every core")->check(CLI::Range(0, 1024));
+
     StripArguments s;
     CLI::App *stripCommand = app.add_subcommand("strip", "Write trials at one spot, side by side, as a labelled PNG");
     stripCommand->add_option("file", s.file, "Photograph")->required();
@@ -119,6 +133,8 @@ int main(int argc, char **argv)
     CLI11_PARSE(app, argc, argv);
     if (measureCommand->parsed())
         return measure(measureArguments);
+    if (camerasCommand->parsed())
+        return cameras(k);
     if (cleanCommand->parsed())
         return clean(c);
     if (stripCommand->parsed())

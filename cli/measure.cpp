@@ -2,7 +2,7 @@
 #include "commands.h"
 
 #include "irenic/barrier.h"
-#include "irenic/measure_noise.h"
+#include "irenic/camera_book.h"
 #include "irenic/read_frame.h"
 
 #include <cstdio>
@@ -44,12 +44,19 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
             {"pattern", frame.pattern},
             {"bands", bands},
             {"maskedSamples", n.maskedSamples},
+            {"lawFrames", n.lawFrames},
+            {"mapFrames", n.mapFrames},
             {"profileRatio", n.profileRatio},
             {"width", frame.crop.width},
             {"height", frame.crop.height},
             {"camera", frame.shooting.make + " " + frame.shooting.model},
             {"warnings", frame.warnings},
             {"suggestion", {{"method", s.treatment.method}, {"luminance", s.treatment.luminance}, {"colour", s.treatment.colour}, {"reason", s.reason}}}};
+}
+
+KnownCamera knownOf(const Frame &frame, const std::string &book)
+{
+    return book.empty() ? KnownCamera() : CameraBook(book).about(frame);
 }
 
 } // namespace
@@ -60,7 +67,7 @@ int measure(const MeasureArguments &arguments)
     for (const std::string &file : arguments.files) {
         const RunContext run{arguments.threads, {}, {}};
         const auto frame = readFrame(file, run);
-        const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return measureNoise(*frame.value(), run); }) : Result<NoiseReport>(frame.error());
+        const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return measureNoise(*frame.value(), run, knownOf(*frame.value(), arguments.cameraBook)); }) : Result<NoiseReport>(frame.error());
         if (!noise) {
             report(file, noise.error(), arguments.json);
             status = 1;

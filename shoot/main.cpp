@@ -41,6 +41,8 @@ int main(int argc, char **argv)
     app.add_option("--border", o.borderPx, "Masked columns left and rows above")->capture_default_str();
     app.add_option("--orientation", o.orientation, "Exif orientation, 1 to 8")->capture_default_str();
     app.add_option("--hot", o.hotPixelsPerMillion, "Hot pixels per million")->capture_default_str();
+    app.add_option("--warm", o.warmPixelsPerMillion, "Warm pixels per million, of 2 to 8 sigma of the dark")->capture_default_str();
+    app.add_option("--sensor-seed", o.sensorSeed, "Decides where bad pixels lie; the seed where it is left out");
     app.add_option("--banding", o.banding, "Row and column offsets, in read-noise sigmas")->capture_default_str();
     app.add_option("--black-offsets", blackOffsets, "Added to the black level of each place of the pattern")->expected(4)->delimiter(',');
     app.add_option("--date", o.dateTime, "Date and time, YYYY:MM:DD HH:MM:SS")->capture_default_str();

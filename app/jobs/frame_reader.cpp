@@ -2,11 +2,13 @@
 #include "jobs/frame_reader.h"
 
 #include "irenic/barrier.h"
-#include "irenic/measure_noise.h"
+#include "irenic/camera_book.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "session/paths.h"
+
+#include <QStandardPaths>
 
 namespace irenic {
 
@@ -26,6 +28,11 @@ Result<QImage> thumbnailOf(const std::shared_ptr<const Frame> &frame, const RunC
 }
 
 } // namespace
+
+std::filesystem::path FrameReader::usualCameraBook()
+{
+    return fileOf(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/cameras"));
+}
 
 FrameReader::FrameReader(QObject *parent) : QObject(parent)
 {
@@ -53,21 +60,22 @@ void FrameReader::wake(const QString &path)
 
 void FrameReader::read(const QString &path)
 {
-    m_pool.start([this, path, stop = m_stop.get_token()] {
-        const Status read = behindBarrier(textOf(fileOf(path).filename()), [&] { return readAll(path, {0, stop, {}}); });
+    m_pool.start([this, path, book = m_cameraBook, stop = m_stop.get_token()] {
+        const Status read = behindBarrier(textOf(fileOf(path).filename()), [&] { return readAll(path, book, {0, stop, {}}); });
         if (!read && read.error().code != ErrorCode::Cancelled)
             emit failed(path, QString::fromStdString(read.error().userMessage));
     });
 }
 
 /// On a thread of the pool.
-Status FrameReader::readAll(const QString &path, const RunContext &run)
+Status FrameReader::readAll(const QString &path, const std::filesystem::path &cameraBook, const RunContext &run)
 {
     const auto frame = readFrame(fileOf(path), run);
     if (!frame)
         return frame.error();
     emit opened(path, frame.value());
-    Result<NoiseReport> noise = measureNoise(*frame.value(), run);
+    CameraBook book(cameraBook);
+    Result<NoiseReport> noise = measureNoise(*frame.value(), run, cameraBook.empty() ? KnownCamera() : book.about(*frame.value()));
     if (!noise)
         return noise.error();
     const auto report = std::make_shared<const NoiseReport>(noise.take());
@@ -78,6 +86,9 @@ Status FrameReader::readAll(const QString &path, const RunContext &run)
     if (!spots)
         return spots.error();
     emit finished(path, frame.value(), report, thumbnail.value(), spots.value());
+    // What cannot be written down helps no later frame, and harms none.
+    if (!cameraBook.empty())
+        behindBarrier(textOf(fileOf(path).filename()), [&] { return book.learn(*frame.value(), *report, run); });
     return {};
 }
 

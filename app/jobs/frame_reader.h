@@ -8,6 +8,7 @@
 #include <QObject>
 #include <QThreadPool>
 
+#include <filesystem>
 #include <memory>
 #include <stop_token>
 
@@ -21,7 +22,10 @@ public:
     explicit FrameReader(QObject *parent = nullptr);
     ~FrameReader() override; ///< waits for the running one, which is stopped
     void read(const QString &path);
-    void wake(const QString &path); ///< only reads it again, before all that is to be measured
+    /// Asks this camera book about frames that are read from now on, and lets it learn from them; none where it is empty.
+    void setCameraBook(const std::filesystem::path &folder) { m_cameraBook = folder; }
+    static std::filesystem::path usualCameraBook(); ///< folder in the user's data
+    void wake(const QString &path);                 ///< only reads it again, before all that is to be measured
 
 signals:
     void woken(const QString &path, std::shared_ptr<const irenic::Frame> frame);
@@ -31,10 +35,11 @@ signals:
     void failed(const QString &path, const QString &problem);
 
 private:
-    Status readAll(const QString &path, const RunContext &run);
+    Status readAll(const QString &path, const std::filesystem::path &cameraBook, const RunContext &run);
 
     QThreadPool m_pool;
     std::stop_source m_stop;
+    std::filesystem::path m_cameraBook;
 };
 
 } // namespace irenic

@@ -137,6 +137,8 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
             if (f.state == RollFrame::State::Ready)
                 r.frame = f.frame;
             r.noise = f.noise;
+            if (f.noise)
+                r.job.decided = DecidedNoise::of(*f.noise);
             if (const RollFrame *current = session.readyFrame(); sameNoise && current && f.frame && f.frame->kind == current->frame->kind)
                 r.job.seriesNoise.assign(current->noise->cells.begin(), current->noise->cells.end());
             if (f.isMeasured())

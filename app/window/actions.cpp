@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/actions.h"
 
+#include "irenic/camera_book.h"
 #include "panels/readings_panel.h"
 #include "panels/wall.h"
 #include "session/paths.h"
@@ -90,6 +91,14 @@ void Actions::addFrameMenu()
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
     add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); });
+    QAction *book = add(QStringLiteral("cameraBook"), tr("Learn from frames of the same ca&mera"), {}, [this] { m_window->setAsksCameraBook(!m_window->asksCameraBook()); });
+    book->setCheckable(true);
+    book->setChecked(m_window->asksCameraBook());
+    m_camerasAway = new QMenu(tr("&Forget a camera"), m_window);
+    m_camerasAway->setObjectName(QStringLiteral("forgetCamera"));
+    m_menus.last().actions << m_camerasAway->menuAction();
+    connect(m_camerasAway, &QMenu::aboutToShow, this, &Actions::fillCameraMenu);
+    m_menus.last().actions.append(nullptr);
     add(QStringLiteral("takeOff"), tr("&Take this frame off the roll"), {QKeySequence(tr("Ctrl+Delete"))}, [this] { m_window->takeOff(); });
     add(QStringLiteral("findFile"), tr("&Find the file..."), {}, [this] { m_window->findFile(); });
     add(QStringLiteral("unpin"), tr("Take &down this guest"), {}, [this] {
@@ -186,6 +195,21 @@ void Actions::addRecipes()
     m_menus.last().actions << recipeMenu->menuAction() << m_recipeForAll->menuAction();
     add(QStringLiteral("importRecipe"), tr("&Import a recipe..."), {}, [this] { m_window->importRecipe(); });
     m_menus.last().actions << m_recipeOut->menuAction() << m_recipeAway->menuAction();
+}
+
+void Actions::fillCameraMenu()
+{
+    m_camerasAway->clear();
+    const auto cameras = CameraBook(FrameReader::usualCameraBook()).cameras();
+    if (cameras.empty())
+        m_camerasAway->addAction(tr("Nothing was learned yet"))->setEnabled(false);
+    for (const CameraBook::Camera &c : cameras) {
+        const QString name = QString::fromStdString(c.name());
+        m_camerasAway->addAction((c.frames == 1 ? tr("%1   (one frame)").arg(name) : tr("%1   (%2 frames)").arg(name).arg(c.frames)), this, [this, c, name] {
+            const Status gone = CameraBook::forget(c);
+            m_window->say(gone ? tr("Forgot %1. Frames that are open keep their noise as it was measured.").arg(name) : QString::fromStdString(gone.error().userMessage));
+        });
+    }
 }
 
 void Actions::fillRecipeMenus()

@@ -43,6 +43,7 @@ private:
     void addCompareMenu();
     void addRecipes();
     void fillRecipeMenus();
+    void fillCameraMenu();
     void addTrialMenu();
     void addLookMenu();
     void addWindowAndHelpMenus();
@@ -56,7 +57,7 @@ private:
     QList<QAction *> m_needWall;  ///< and only while the wall hangs: the other views have these keys for themselves
     QList<QAction *> m_needTrial; ///< and a trial has the keyboard
     QList<QAction *> m_goToSpot;
-    QMenu *m_recipeForAll = nullptr, *m_recipeOut = nullptr, *m_recipeAway = nullptr;
+    QMenu *m_recipeForAll = nullptr, *m_recipeOut = nullptr, *m_recipeAway = nullptr, *m_camerasAway = nullptr;
 };
 
 } // namespace irenic

@@ -223,6 +223,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     });
     m_keys = new HoldKeys(this, m_actions->untreatedToggle);
     setWallGrey(m_settings.wall);
+    setAsksCameraBook(m_settings.asksCameraBook);
     setRollShown(m_settings.rollShown);
     resize(1280, 800);
     m_firstDocks = saveState();
@@ -711,6 +712,12 @@ void MainWindow::showAbout()
                        tr("Irenic %1\n\nCompares and applies noise reduction on raw photographs.\nFree software under the GNU General Public License, version 3 or later.\n"
                           "The typeface is Lato, under the SIL Open Font License.")
                            .arg(QCoreApplication::applicationVersion()));
+}
+
+void MainWindow::setAsksCameraBook(bool asks)
+{
+    m_settings.asksCameraBook = asks;
+    m_reader.setCameraBook(asks ? FrameReader::usualCameraBook() : std::filesystem::path());
 }
 
 void MainWindow::setWallGrey(Tones::Wall wall)

@@ -112,6 +112,8 @@ public slots:
     void showShortcuts();
     void showAbout();
     void setWallGrey(irenic::Tones::Wall wall);
+    bool asksCameraBook() const { return m_settings.asksCameraBook; }
+    void setAsksCameraBook(bool asks); ///< of frames that are opened from now on
     void setRollShown(bool shown);
     void resetArrangement();
     void moveInRoll(int steps);

@@ -12,6 +12,7 @@ Settings Settings::load()
     out.wall = Tones::Wall(std::clamp(s.value(QStringLiteral("wall"), int(out.wall)).toInt(), 0, 2));
     out.rollShown = s.value(QStringLiteral("rollShown"), true).toBool();
     out.guideWanted = s.value(QStringLiteral("guideWanted"), true).toBool();
+    out.asksCameraBook = s.value(QStringLiteral("cameraBook"), true).toBool();
     out.geometry = s.value(QStringLiteral("geometry")).toByteArray();
     out.docks = s.value(QStringLiteral("docks")).toByteArray();
     out.recent = s.value(QStringLiteral("recent")).toStringList();
@@ -24,6 +25,7 @@ void Settings::save() const
     s.setValue(QStringLiteral("wall"), int(wall));
     s.setValue(QStringLiteral("rollShown"), rollShown);
     s.setValue(QStringLiteral("guideWanted"), guideWanted);
+    s.setValue(QStringLiteral("cameraBook"), asksCameraBook);
     s.setValue(QStringLiteral("geometry"), geometry);
     s.setValue(QStringLiteral("docks"), docks);
     s.setValue(QStringLiteral("recent"), recent);

@@ -48,6 +48,33 @@ private slots:
         QVERIFY(j["suggestion"]["reason"].get<std::string>().ends_with("."));
     }
 
+    void theCameraBookLearnsHelpsAndForgets()
+    {
+        const QString book = m_dir->filePath("book"), other = m_dir->filePath("other.dng");
+        ShootOptions o;
+        o.iso = 6400;
+        o.seed = 21;
+        QVERIFY(writeShot(other.toStdString(), shoot(makeScene({600, 450}), o).value(), o));
+        QCOMPARE(run("irenic-cli", {"cameras", "--book", book}).out, QByteArray());
+        QCOMPARE(run("irenic-cli", {"cameras", "--book", book, "--learn", other}).status, 0);
+        const Ran bad = run("irenic-cli", {"cameras", "--book", book, "--learn", m_dir->filePath("bad.dng")});
+        QVERIFY(bad.status == 1 && bad.err.contains("bad.dng"));
+        const json listed = json::parse(run("irenic-cli", {"cameras", "--book", book, "--json"}).out.toStdString());
+        QCOMPARE(listed["frames"].get<int>(), 1);
+        QVERIFY(listed["isos"] == json::array({6400}));
+        // The same camera once more: another picture of it, of the same size.
+        const QString third = m_dir->filePath("third.dng");
+        o.seed = 22;
+        QVERIFY(writeShot(third.toStdString(), shoot(makeScene({600, 450}), o).value(), o));
+        const auto measured = [&](const QStringList &more) { return json::parse(run("irenic-cli", QStringList{"measure", "--json", third} + more).out.toStdString()); };
+        QVERIFY(measured({"--camera-book", book})["confidenceReason"].get<std::string>().find("an earlier frame of this camera") != std::string::npos);
+        QVERIFY(measured({})["confidenceReason"].get<std::string>().find("earlier") == std::string::npos);
+        QCOMPARE(run("irenic-cli", {"clean", third, "--out", m_dir->filePath("by-book"), "--method", "wavelet", "--camera-book", book}).status, 0);
+        QCOMPARE(run("irenic-cli", {"cameras", "--book", book, "--forget", "No Such Camera"}).status, 1);
+        QCOMPARE(run("irenic-cli", {"cameras", "--book", book, "--forget", QString::fromStdString(listed["camera"].get<std::string>())}).status, 0);
+        QCOMPARE(run("irenic-cli", {"cameras", "--book", book}).out, QByteArray());
+    }
+
     void oneBadFileDoesNotStopTheRest()
     {
         for (const QString &command : {QStringLiteral("measure"), QStringLiteral("clean")}) {

@@ -82,6 +82,8 @@ std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &o)
         f->levels.black.push_back(float(o.bits == 14 ? kCameraBlack14 : 128) + offset);
     f->levels.white = o.bits == 14 ? kCameraWhite14 : 4095;
     f->colour = benchCameraColour();
+    f->shooting.make = "Tarn";
+    f->shooting.model = "Tarn Bench-1";
     f->shooting.iso = o.iso;
     f->shooting.bitDepth = o.bits;
     f->orientation = o.orientation;

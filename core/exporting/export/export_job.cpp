@@ -102,7 +102,7 @@ Status validate(const WantedTreatment &w)
 
 bool cleanAlike(const ExportJob &a, const ExportJob &b)
 {
-    return a.source == b.source && a.treatment == b.treatment && a.regions == b.regions && a.lens == b.lens && a.seriesNoise == b.seriesNoise;
+    return a.source == b.source && a.treatment == b.treatment && a.regions == b.regions && a.lens == b.lens && a.seriesNoise == b.seriesNoise && a.decided == b.decided;
 }
 
 namespace {
@@ -147,7 +147,7 @@ Result<ExportOutcome> run(const ExportJob &job, std::shared_ptr<const Frame> fra
             return *there;
     }
     if (!noise) {
-        Result<NoiseReport> measured = measureNoise(*frame, quiet);
+        Result<NoiseReport> measured = job.decided ? measureNoise(*frame, *job.decided, quiet) : measureNoise(*frame, quiet);
         if (!measured)
             return measured.error();
         noise = std::make_shared<const NoiseReport>(measured.take());

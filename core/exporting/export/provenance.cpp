@@ -27,7 +27,12 @@ std::string noiseText(const NoiseReport &n, FrameKind kind)
     Json cells = Json::array();
     for (size_t i = 0; i < (kind == FrameKind::Mosaic ? 4 : 3); ++i)
         cells.push_back({{"a", n.cells[i].shotGain}, {"b", n.cells[i].readVariance}});
-    return jsonText(Json{{"cells", cells}, {"luminanceNoise", n.luminanceNoise}, {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}});
+    Json j{{"cells", cells}, {"luminanceNoise", n.luminanceNoise}, {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}};
+    if (n.lawFrames > 0)
+        j["lawFrames"] = n.lawFrames;
+    if (n.mapFrames > 0)
+        j["mapFrames"] = n.mapFrames;
+    return jsonText(j);
 }
 
 /// What was decided for the frame beside the treatment: its regions, and what of the lens was undone.

@@ -77,7 +77,45 @@ Json toJson(const ExportJob &job)
         noise.push_back({m.shotGain, m.readVariance});
     Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial}, {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"}, {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}}, {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", noise}};
     j.update(editsJson(job));
+    if (job.decided) {
+        Json cells = Json::array(), hot = Json::array();
+        for (const NoiseModel &m : job.decided->cells)
+            cells.push_back({m.shotGain, m.readVariance});
+        for (const PixelAt &p : job.decided->hotPixels)
+            hot.push_back({p.x, p.y});
+        j["noise"] = {{"cells", cells}, {"hotPixels", hot}, {"confidence", job.decided->confidence}};
+    }
     return j;
+}
+
+NoiseModel modelFrom(const JsonReader &pair, const JsonReader &of, const char *key)
+{
+    const auto v = pair.values();
+    if (v.size() == 2 && v[0] >= 0 && v[0] <= 1 && v[1] >= 0 && v[1] <= 1)
+        return {float(v[0]), float(v[1])};
+    of.fail(key);
+    return {};
+}
+
+DecidedNoise decidedFrom(const JsonReader &j)
+{
+    DecidedNoise decided;
+    const std::vector<JsonReader> cells = j.array("cells");
+    if (cells.size() != decided.cells.size())
+        j.fail("cells");
+    for (size_t i = 0; i < std::min(cells.size(), decided.cells.size()); ++i)
+        decided.cells[i] = modelFrom(cells[i], j, "cells");
+    constexpr double kMostSide = 1 << 20;
+    for (const JsonReader &pair : j.array("hotPixels")) {
+        const auto v = pair.values();
+        if (v.size() == 2 && v[0] >= 0 && v[0] < kMostSide && v[1] >= 0 && v[1] < kMostSide)
+            decided.hotPixels.push_back({int(v[0]), int(v[1])});
+        else
+            j.fail("hotPixels");
+    }
+    std::sort(decided.hotPixels.begin(), decided.hotPixels.end(), [](const PixelAt &a, const PixelAt &b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); });
+    decided.confidence = j.number("confidence", 0, 1);
+    return decided;
 }
 
 ExportJob jobFrom(const JsonReader &j)
@@ -106,13 +144,10 @@ ExportJob jobFrom(const JsonReader &j)
         job.regions = regionsFrom(j.array("regions"));
     if (j.has("lens"))
         job.lens = lensFrom(j.object("lens"));
-    for (const JsonReader &pair : j.array("seriesNoise")) {
-        const auto v = pair.values();
-        if (v.size() != 2 || !(v[0] >= 0 && v[0] <= 1 && v[1] >= 0 && v[1] <= 1))
-            j.fail("seriesNoise");
-        else
-            job.seriesNoise.push_back({float(v[0]), float(v[1])});
-    }
+    for (const JsonReader &pair : j.array("seriesNoise"))
+        job.seriesNoise.push_back(modelFrom(pair, j, "seriesNoise"));
+    if (j.has("noise"))
+        job.decided = decidedFrom(j.object("noise"));
     return job;
 }
 
@@ -126,6 +161,16 @@ std::string requestText(const ExportJob &job, ExportFormat format)
         j["seriesNoise"] = Json::array();
         for (const NoiseModel &m : job.seriesNoise)
             j["seriesNoise"].push_back({m.shotGain, m.readVariance});
+    }
+    if (job.decided) { // long lists stay out of every file: their digest tells them apart
+        uint64_t digest = 14695981039346656037ull;
+        for (const PixelAt &p : job.decided->hotPixels)
+            for (const int v : {p.x, p.y})
+                digest = (digest ^ uint64_t(v)) * 1099511628211ull;
+        Json cells = Json::array();
+        for (const NoiseModel &m : job.decided->cells)
+            cells.push_back({m.shotGain, m.readVariance});
+        j["noise"] = {{"cells", cells}, {"hotPixels", job.decided->hotPixels.size()}, {"digest", std::to_string(digest)}};
     }
     return jsonText(j);
 }

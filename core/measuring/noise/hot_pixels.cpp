@@ -22,6 +22,11 @@ constexpr float kLightSigma = 3.0f, kSurelyDark = 1.5f, kLightShare = 0.15f;
 // One of a pair has a neighbour that is bad too. Light of that strength would show in the other three, too.
 constexpr float kPairSigma = 16.f, kPartnerSigma = 8.f, kPairLightSigma = 2.f;
 
+constexpr float kSuspectSigma = 3.5f; // of noise alone, one sample in some 3,000 stands out so far
+constexpr int kSuspectsPer = 500;     // samples one at the most
+constexpr float kKnownSigma = 2.f;    // where a pixel known to be bad shows
+constexpr int kEnoughFrames = 4;      // comparable ones, from which on a pixel that never stood out is not bad
+
 class Detector
 {
 public:
@@ -35,21 +40,54 @@ public:
 
     void row(int y, std::vector<PixelAt> &found) const
     {
+        everyOutstanding(y, m_least, [&](int x, int sign) {
+            if (isBad(x, y, sign))
+                found.push_back({x, y});
+        });
+    }
+
+    struct Graded {
+        Suspect suspect;
+        float grade; ///< by how far it stands out, of what its peers do
+    };
+    void suspects(int y, std::vector<Graded> &found) const
+    {
+        everyOutstanding(y, {}, [&](int x, int sign) {
+            if (const float by = float(sign) * standsOutBy(x, y); by > kSuspectSigma) {
+                // Among others that stand out as far it is one more detail.
+                const float peers = peersStandOut(x, y, sign) / std::max(sigmaAt(x, y, linear(x, y)), 1e-10f);
+                found.push_back({{{x, y}, sign < 0}, by / std::max(peers, 1.f)});
+            }
+        });
+    }
+
+    /// From the median of its colour around, in sigma of the noise there.
+    float standsOutBy(int x, int y) const
+    {
+        const float median = mendedValue([this](int px, int py) { return linear(px, py); }, x, y);
+        return (linear(x, y) - median) / std::max(sigmaAt(x, y, median), 1e-10f);
+    }
+
+private:
+    /// Of a row, what the cheap test leaves: `take(x, sign)` at most once a sample.
+    template <class Take>
+    void everyOutstanding(int y, const std::array<int, 4> &leasts, const Take &take) const
+    {
         const Rect &a = m_frame.active;
         const bool inner = y >= a.y + 2 && y < a.bottom() - 2;
         const uint16_t *rows[3] = {inner ? m_frame.samples.row(y - 2) : nullptr, m_frame.samples.row(y), inner ? m_frame.samples.row(y + 2) : nullptr};
         for (int x = a.x; x < a.right(); ++x) {
-            const int least = m_least[size_t((x & 1) + 2 * (y & 1))];
+            const int least = leasts[size_t((x & 1) + 2 * (y & 1))];
             const auto standsOut = [&](int sign) {
                 return inner && x >= a.x + 2 && x < a.right() - 2 ? outstanding(sign, least, rows[1][x], [&](int dx, int dy) { return int(rows[1 + dy / 2][x + dx]); })
                                                                   : outstanding(sign, least, rows[1][x], [&](int dx, int dy) { return int(stored(x + dx, y + dy)); });
             };
-            if ((standsOut(1) && isBad(x, y, 1)) || (standsOut(-1) && isBad(x, y, -1)))
-                found.push_back({x, y});
+            if (standsOut(1))
+                take(x, 1);
+            else if (standsOut(-1))
+                take(x, -1);
         }
     }
-
-private:
     uint16_t stored(int x, int y) const
     {
         const Rect &a = m_frame.active;
@@ -164,7 +202,7 @@ private:
 
 } // namespace
 
-Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run)
+Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run, const KnownCamera &known)
 {
     const Detector detector(frame, cells);
     std::vector<std::vector<PixelAt>> rows(size_t(frame.active.height));
@@ -172,10 +210,47 @@ Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<
                                     [&](int i) { detector.row(frame.active.y + i, rows[size_t(i)]); });
     if (!done)
         return done.error();
+    const auto byRow = [](const PixelAt &a, const PixelAt &b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); };
     std::vector<PixelAt> all;
     for (const auto &row : rows)
-        all.insert(all.end(), row.begin(), row.end());
+        std::copy_if(row.begin(), row.end(), std::back_inserter(all), [&](const PixelAt &p) {
+            return known.comparableFrames < kEnoughFrames || std::binary_search(known.stoodOut.begin(), known.stoodOut.end(), p, byRow);
+        });
+    const ptrdiff_t found = ptrdiff_t(all.size());
+    const Rect &a = frame.active;
+    std::copy_if(known.bad.begin(), known.bad.end(), std::back_inserter(all), [&](const PixelAt &p) {
+        return a.contains({p.x, p.y, 1, 1}) && std::abs(detector.standsOutBy(p.x, p.y)) > kKnownSigma;
+    });
+    std::inplace_merge(all.begin(), all.begin() + found, all.end(), byRow);
+    all.erase(std::unique(all.begin(), all.end()), all.end());
     return all;
+}
+
+Result<std::vector<Suspect>> findSuspects(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run)
+{
+    const Detector detector(frame, cells);
+    std::vector<std::vector<Detector::Graded>> rows(size_t(frame.active.height));
+    const Status done = parallelFor(frame.active.height, run,
+                                    [&](int i) { detector.suspects(frame.active.y + i, rows[size_t(i)]); });
+    if (!done)
+        return done.error();
+    std::vector<Detector::Graded> all;
+    for (const auto &row : rows)
+        all.insert(all.end(), row.begin(), row.end());
+    const size_t most = size_t(frame.active.size().area() / kSuspectsPer);
+    float least = 0;
+    if (all.size() > most) {
+        std::vector<float> grades;
+        for (const auto &g : all)
+            grades.push_back(g.grade);
+        std::nth_element(grades.begin(), grades.begin() + ptrdiff_t(most), grades.end(), std::greater<>());
+        least = grades[most];
+    }
+    std::vector<Suspect> suspects;
+    for (const auto &g : all)
+        if (g.grade > least || all.size() <= most)
+            suspects.push_back(g.suspect);
+    return suspects;
 }
 
 } // namespace irenic

@@ -127,42 +127,91 @@ Result<bool> floorSupports(const Frame &frame, const std::array<NoiseModel, 4> &
     return ratios.size() >= 2 && ratios[1] < kAgreement * kAgreement; // not one tone alone
 }
 
+size_t greenOf(const Frame &frame)
+{
+    return frame.kind != FrameKind::Mosaic ? 1 : size_t(std::find(frame.cfa.cells.begin(), frame.cfa.cells.end(), Colour::Green) - frame.cfa.cells.begin());
+}
+
+/// Sigma of the mid-tone's green by the measured law over that by another.
+double ratioTo(const std::array<NoiseModel, 4> &other, const Frame &frame, const NoiseReport &report)
+{
+    const float mid = std::clamp(report.midSignal, 0.01f, 0.5f);
+    return double(report.cells[greenOf(frame)].sigmaAt(mid) / other[greenOf(frame)].sigmaAt(mid));
+}
+
+/// Takes a law from elsewhere where texture has raised what was measured; true where it did.
+Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose, const Frame &frame, bool clippedAtBlack, NoiseReport &report, const RunContext &run)
+{
+    const double ratio = ratioTo(other, frame, report);
+    if (ratio <= kMeasuredAsWell || report.confidence >= kSure)
+        return false;
+    const Result<bool> supported = floorSupports(frame, other, report.confidence, clippedAtBlack, run);
+    if (!supported || !supported.value())
+        return supported;
+    report.cells = other;
+    report.confidence = kSure;
+    report.confidenceReason = "Texture raises what is measured, by " + oneDecimal(ratio) + " times; " + whose + " agrees with the calmest parts and is used.";
+    return true;
+}
+
 /// Holds the measured law against the file's own, and takes that where the frame itself says too little, or where texture has raised what it says.
 Status crossCheck(const Frame &frame, bool clippedAtBlack, NoiseReport &report, const RunContext &run)
 {
     const std::vector<NoiseModel> profile = profileOf(frame);
     if (profile.empty())
         return {};
-    const size_t green = frame.kind != FrameKind::Mosaic ? 1 : size_t(std::find(frame.cfa.cells.begin(), frame.cfa.cells.end(), Colour::Green) - frame.cfa.cells.begin());
-    const float mid = std::clamp(report.midSignal, 0.01f, 0.5f);
-    report.profileRatio = report.cells[green].sigmaAt(mid) / profile[1].sigmaAt(mid);
-    const double ratio = double(report.profileRatio);
     std::array<NoiseModel, 4> ofCells;
     for (size_t c = 0; c < 4; ++c)
         ofCells[c] = profile[frame.kind == FrameKind::Mosaic ? size_t(frame.cfa.cells[c]) : std::min<size_t>(c, 2)];
+    const double ratio = ratioTo(ofCells, frame, report);
+    report.profileRatio = float(ratio);
+    if (report.lawFrames > 0)
+        return {}; // earlier frames of the very camera know better
     if (report.confidence < kTrusted) {
         report.cells = ofCells;
         report.confidence = kTrusted;
         report.confidenceReason = "Too few smooth areas to measure by; the noise is taken from what the file says of its camera.";
         return {};
     }
-    if (ratio > kMeasuredAsWell && report.confidence < kSure) {
-        const Result<bool> supported = floorSupports(frame, ofCells, report.confidence, clippedAtBlack, run);
-        if (!supported)
-            return supported.error();
-        if (supported.value()) {
-            report.cells = ofCells;
-            report.confidence = kSure;
-            report.confidenceReason = "Texture raises what is measured, by " + oneDecimal(ratio) + " times; what the file says of its camera agrees with the calmest parts and is used.";
-            return {};
-        }
-    }
+    const Result<bool> taken = takeLower(ofCells, "what the file says of its camera", frame, clippedAtBlack, report, run);
+    if (!taken)
+        return taken.error();
+    if (taken.value())
+        return {};
     if (ratio > kAgreement)
         report.confidenceReason += " It is " + oneDecimal(ratio) + " times what the file says of its camera; the measurement is used.";
     else if (ratio < 1 / kAgreement)
         report.confidenceReason += " The file says " + oneDecimal(1 / ratio) + " times as much of its camera; the measurement is used.";
     else
         report.confidenceReason += " What the file says of its camera agrees.";
+    return {};
+}
+
+/// The same with the law of earlier frames, which is never taken where the frame itself holds less: texture only raises what is measured.
+Status askEarlierFrames(const Frame &frame, const LawInput &input, const KnownCamera &known, size_t blocks, NoiseReport &report, const RunContext &run)
+{
+    if (known.lawFrames == 0)
+        return {};
+    const std::string whose = known.lawFrames == 1 ? "an earlier frame of this camera" : std::to_string(known.lawFrames) + " earlier frames of this camera";
+    if (input.readVariance) { // the masked border knows the noise in the dark
+        const double ratio = std::sqrt(double(known.cells[greenOf(frame)].readVariance) / *input.readVariance);
+        if (ratio > kAgreement || ratio < 1 / kAgreement)
+            return {};
+    }
+    if (blocks == 0) {
+        report.cells = known.cells;
+        report.confidence = kSure;
+        report.confidenceReason = "Nothing to measure noise by; that of " + whose + " is used.";
+        report.lawFrames = known.lawFrames;
+        return {};
+    }
+    const Result<bool> taken = takeLower(known.cells, ("that of " + whose).c_str(), frame, input.clippedAtBlack, report, run);
+    if (!taken)
+        return taken.error();
+    if (taken.value())
+        report.lawFrames = known.lawFrames;
+    else if (const double ratio = ratioTo(known.cells, frame, report); ratio < kAgreement && ratio > 1 / kAgreement)
+        report.confidenceReason += " That of " + whose + " agrees.";
     return {};
 }
 
@@ -235,6 +284,13 @@ double plausibleAtIso(const Frame &frame, const NoiseReport &report)
     return std::min(1.0, std::pow(most / double(report.luminanceNoise), 2));
 }
 
+Status largeEnough(const Frame &frame)
+{
+    if (frame.active.width < kMinSidePx || frame.active.height < kMinSidePx)
+        return Error{ErrorCode::BadParameter, textOf(frame.file.filename()) + " is smaller than 16 x 16 pixels; its noise cannot be measured.", {}};
+    return {};
+}
+
 /// How sure the noise of full colour is: by how much of what calm places hold is noise, and not what is left of texture there,
 /// and by whether their energy is as even as noise makes it.
 double sureOf(double noiseShare, double scatter)
@@ -245,10 +301,10 @@ double sureOf(double noiseShare, double scatter)
 
 } // namespace
 
-Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
+Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, const KnownCamera &known)
 {
-    if (frame.active.width < kMinSidePx || frame.active.height < kMinSidePx)
-        return Error{ErrorCode::BadParameter, textOf(frame.file.filename()) + " is smaller than 16 x 16 pixels; its noise cannot be measured.", {}};
+    if (const Status s = largeEnough(frame); !s)
+        return s.error();
     const bool mosaic = frame.kind == FrameKind::Mosaic;
     const Linearizer levels(frame);
     const RunContext quiet{run.threads, run.stop, {}, run.background};
@@ -271,16 +327,19 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
     describe(frame, report); // finds the mid-tone
     if (mosaic) {
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
+        if (const Status asked = askEarlierFrames(frame, input, known, law.value().blocks, report, quiet); !asked)
+            return asked.error();
         if (const Status checked = crossCheck(frame, input.clippedAtBlack, report, quiet); !checked)
             return checked.error();
         Result<Banding> banding = measureBanding(frame, report.cells, stage(run, 0.6, 0.8));
         if (!banding)
             return banding.error();
         report.banding = banding.take();
-        Result<std::vector<PixelAt>> hot = findHotPixels(frame, report.cells, stage(run, 0.8, 1));
+        Result<std::vector<PixelAt>> hot = findHotPixels(frame, report.cells, stage(run, 0.8, 1), known);
         if (!hot)
             return hot.error();
         report.hotPixels = hot.take();
+        report.mapFrames = known.mapFrames;
     } else {
         Result<BandNoises> bands = measureBandNoise(frame, report.cells, stage(run, 0.6, 1));
         if (!bands)
@@ -295,6 +354,40 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run)
             if (!bands)
                 return bands.error();
         }
+        report.bands = std::move(bands.value().bands);
+        report.pointSigma = bands.value().pointSigma;
+    }
+    describe(frame, report);
+    return report;
+}
+
+std::optional<DecidedNoise> DecidedNoise::of(const NoiseReport &report)
+{
+    if (report.lawFrames == 0 && report.mapFrames == 0)
+        return {};
+    return DecidedNoise{report.cells, report.hotPixels, report.confidence};
+}
+
+Result<NoiseReport> measureNoise(const Frame &frame, const DecidedNoise &decided, const RunContext &run)
+{
+    if (const Status s = largeEnough(frame); !s)
+        return s.error();
+    NoiseReport report;
+    report.cells = decided.cells;
+    report.hotPixels = decided.hotPixels;
+    report.confidence = decided.confidence;
+    report.confidenceReason = "The noise is what was decided with the help of earlier frames of this camera.";
+    if (const auto black = measureOpticalBlack(frame))
+        report.maskedSamples = black->samples;
+    if (frame.kind == FrameKind::Mosaic) {
+        Result<Banding> banding = measureBanding(frame, report.cells, run);
+        if (!banding)
+            return banding.error();
+        report.banding = banding.take();
+    } else {
+        Result<BandNoises> bands = measureBandNoise(frame, report.cells, run);
+        if (!bands)
+            return bands.error();
         report.bands = std::move(bands.value().bands);
         report.pointSigma = bands.value().pointSigma;
     }

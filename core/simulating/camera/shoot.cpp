@@ -167,7 +167,7 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
     shot.samples.reset(size);
     const Matrix3 toCamera = sceneToCamera();
     const double exposure = std::exp2(-o.underexposeEv);
-    const double hotChance = o.hotPixelsPerMillion * 1e-6;
+    const double hotChance = o.hotPixelsPerMillion * 1e-6, warmChance = o.warmPixelsPerMillion * 1e-6;
     std::vector<std::vector<std::pair<PixelAt, float>>> hot(size_t(size.height));
     const Scene light = throughTheLens(scene, cut, o.lensBlurPx, run);
     const Lens lens(light, o);
@@ -184,10 +184,11 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
             RandomAt random(o.seed, StreamPixel, x, y);
             double v = random.poisson(signal * t.fullWellElectrons) / t.fullWellElectrons + random.gaussian() * readSignal;
             v += rowOffset + RandomAt(o.seed, StreamColumn, x, 0).gaussian() * o.banding * readSignal;
-            RandomAt chance(o.seed, StreamHot, x, y);
-            if (ax >= 0 && ay >= 0 && chance.uniform() < hotChance) {
-                // Dark current has a long tail: from 8 to some 200 sigma of the dark.
-                const float extra = float(8 * readSignal * std::pow(25.0, chance.uniform()));
+            RandomAt chance(o.sensorSeed.value_or(o.seed), StreamHot, x, y);
+            const double fate = ax >= 0 && ay >= 0 ? chance.uniform() : 1;
+            if (fate < hotChance + warmChance) {
+                // Dark current has a long tail: from 8 to some 200 sigma of the dark; warm pixels lie below.
+                const float extra = float(readSignal * (fate < hotChance ? 8 * std::pow(25.0, chance.uniform()) : 2 * std::pow(4.0, chance.uniform())));
                 v += extra;
                 hot[size_t(y)].push_back({{x, y}, extra});
             }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/camera_book.h"
 #include "irenic/provenance.h"
 #include "irenic/read_frame.h"
+#include "jobs/frame_reader.h"
 #include "panels/export_dialog.h"
 #include "panels/queue_panel.h"
 #include "panels/rendering_panel.h"
@@ -51,8 +53,8 @@ private slots:
     }
     void cleanup() { m_window.reset(); }
 
-    /// Before a method is chosen, its menu tells what the queue foretells once the export waits there, at the pace learnt from an export that is over.
-    void theMenuOfMethodsForetellsAsTheQueueDoes()
+    /// Before a method is chosen, its menu tells what the queue predicts once the export waits there, at the pace learnt from an export that is over.
+    void theMethodMenuPredictsTheTimeOfTheQueue()
     {
         open({"scene.dng"});
         ExportQueue *queue = m_window->exportQueue();
@@ -69,16 +71,40 @@ private slots:
             QMenu *menu = m_window->wall()->findChild<QWidget *>("strip-A")->findChild<QPushButton *>("method")->menu();
             emit menu->aboutToShow();
             queue->add(choices.requests(*session()));
-            const QString foretold = panel->lines().last().section("about ", 1);
-            QVERIFY2(!foretold.isEmpty(), qPrintable(panel->lines().last()));
+            const QString predicted = panel->lines().last().section("about ", 1);
+            QVERIFY2(!predicted.isEmpty(), qPrintable(panel->lines().last()));
             for (const QAction *a : menu->actions())
                 if (a->text().startsWith(m.label)) {
-                    QCOMPARE(a->text(), QString(m.label) + u'\t' + foretold);
+                    QCOMPARE(a->text(), QString(m.label) + u'\t' + predicted);
                     ++told;
                 }
             queue->cancelAll();
         }
         QCOMPARE(told, int(methods().size()));
+    }
+
+    /// What the second frame of a camera learned from the first is what its export is made with, by another process, too.
+    void aCameraIsLearnedAndForgotten()
+    {
+        const auto learned = [] { return CameraBook(FrameReader::usualCameraBook()).cameras(); };
+        const auto action = [&](const char *name) { return m_window->findChild<QAction *>(QString::fromLatin1(name)); };
+        QVERIFY(action("cameraBook")->isChecked());
+        action("cameraBook")->trigger();
+        open({"scene.dng"});
+        QVERIFY(learned().empty());
+        action("cameraBook")->trigger();
+        open({"scene.dng", "warm.dng"});
+        QTRY_COMPARE_WITH_TIMEOUT(session()->count(), 2, kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->frame(1).state == RollFrame::State::Ready, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(learned().size(), size_t(1), kPatienceMs); // the other was open already
+        QVERIFY(QString::fromStdString(learned()[0].name()).contains(QLatin1String("300 x 200")));
+        auto *forget = m_window->findChild<QMenu *>(QStringLiteral("forgetCamera"));
+        emit forget->aboutToShow();
+        QCOMPARE(forget->actions().size(), 1);
+        forget->actions().front()->trigger();
+        QVERIFY(learned().empty());
+        emit forget->aboutToShow();
+        QVERIFY(!forget->actions().front()->isEnabled());
     }
 
     void aTiffHoldsWhatTheWallShows()

@@ -252,6 +252,27 @@ private slots:
         QVERIFY(sameBits(readFrame(alike.value().report.file).value()->samples.constView(), meant.value().samples.constView()));
     }
 
+    void whatWasDecidedWithOtherFramesIsUsedAsItIs()
+    {
+        ExportJob job = jobFor("wren-01.dng");
+        job.treatment = {"wavelet", {}, 1.0, 1.0};
+        const auto own = runExportJob(job, nullptr, nullptr);
+        const auto frame = readFrame(job.source).take();
+        DecidedNoise decided;
+        decided.cells.fill({2e-4f, 3e-6f});
+        decided.hotPixels = {{20, 12}, {33, 41}};
+        decided.confidence = 0.75;
+        job.decided = decided;
+        const auto done = runExportJob(job, nullptr, nullptr);
+        QVERIFY(own.ok() && done.ok() && !done.value().skipped); // another request than the first
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*frame, decided).take());
+        QVERIFY(noise->hotPixels == decided.hotPixels);
+        const auto meant = cleanForStorage(Cleaner(frame, noise, done.value().treatment));
+        QVERIFY(sameBits(readFrame(done.value().report.file).value()->samples.constView(), meant.value().samples.constView()));
+        const auto again = runExportJob(job, nullptr, nullptr);
+        QVERIFY(again.ok() && again.value().skipped);
+    }
+
     void aFullDiskLeavesNothing()
     {
         const QString disk = m_out->filePath("disk");

@@ -139,6 +139,7 @@ private slots:
         all.job.sidecar = false;
         all.job.again = true;
         all.job.seriesNoise = {{1e-4f, 2e-6f}, {1e-4f, 2e-6f}};
+        all.job.decided = DecidedNoise{{{{1e-4f, 2e-6f}, {1.1e-4f, 2e-6f}, {1.1e-4f, 2e-6f}, {1e-4f, 3e-6f}}}, {{7, 3}, {1, 9}}, 0.8};
         QueuedJob running;
         running.job.source = "/roll/b.dng";
         running.job.again = true;
@@ -153,7 +154,7 @@ private slots:
         QVERIFY2(back.ok(), back.ok() ? "" : back.error().userMessage.c_str());
         const auto &q = back.value();
         QCOMPARE(q.size(), size_t(3));
-        QVERIFY(q[0].job.treatment == all.job.treatment && q[0].job.options == all.job.options && q[0].job.seriesNoise == all.job.seriesNoise);
+        QVERIFY(q[0].job.treatment == all.job.treatment && q[0].job.options == all.job.options && q[0].job.seriesNoise == all.job.seriesNoise && q[0].job.decided == all.job.decided);
         QVERIFY(q[0].job.format == all.job.format && q[0].job.clash == all.job.clash && !q[0].job.sidecar && q[0].job.again);
         QCOMPARE(q[0].job.parts.trial + std::to_string(q[0].job.parts.counter) + q[0].job.nameTemplate + q[0].job.folder.string(), std::string("C17{name}-{trial}-{counter}/out"));
         QCOMPARE(int(q[1].state), int(QueuedJob::State::Waiting));

@@ -88,7 +88,7 @@ private slots:
     void theSameAnswerOnAnyNumberOfThreads()
     {
         const Simulated s = simulate(makeScene({400, 300}), {});
-        QVERIFY(measureNoise(*s.frame, {1, {}, {}}).value() == measureNoise(*s.frame, {2, {}, {}}).value());
+        QVERIFY(measureNoise(*s.frame, RunContext{1, {}, {}}).value() == measureNoise(*s.frame, RunContext{2, {}, {}}).value());
     }
 
     void hotPixelsAreFound_data()

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/export.h"
+#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
 
 namespace irenic {
@@ -40,6 +41,7 @@ struct ExportJob {
     std::vector<Region> regions; ///< of this frame
     LensCorrection lens;
     std::vector<NoiseModel> seriesNoise; ///< the noise law of a series' first frame, so that all are treated identically; usually empty
+    std::optional<DecidedNoise> decided; ///< where other frames had a say in the frame's noise; measured where there is nothing
 };
 
 FrameEdits editsOf(const ExportJob &job, const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise);

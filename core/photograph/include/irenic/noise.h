@@ -67,6 +67,8 @@ struct NoiseReport {
     double confidence = 0;        ///< 0..1: how well the frame pins the model down
     std::string confidenceReason; ///< one plain sentence
     size_t maskedSamples = 0;     ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
+    int lawFrames = 0;            ///< earlier frames of the camera whose law was taken in place of the measured one; usually 0
+    int mapFrames = 0;            ///< frames that bad pixels were held against
     float profileRatio = 0;       ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
     bool operator==(const NoiseReport &) const = default;
 };

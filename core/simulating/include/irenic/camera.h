@@ -4,6 +4,7 @@
 #include "irenic/frame.h"
 #include "irenic/noise.h"
 
+#include <optional>
 #include <vector>
 
 namespace irenic {
@@ -34,6 +35,8 @@ struct ShootOptions {
     int borderPx = 0;         ///< masked columns left and rows above
     int orientation = 1;
     double hotPixelsPerMillion = 25;
+    double warmPixelsPerMillion = 0;               ///< likewise, from 2 to 8 sigma of the dark
+    std::optional<uint64_t> sensorSeed;            ///< decides where bad pixels lie; the seed where it is not set: another sensor with each
     double banding = 0.25;                         ///< sigma of row and column offsets, in read-noise sigmas
     std::array<float, 4> blackOffsets{0, 0, 0, 0}; ///< added to the black level, by place in the active area's pattern
     std::string dateTime = "2031:10:18 23:41:07";
