@@ -228,9 +228,9 @@ void mapBadPixels(const std::vector<const Record *> &frames, const Frame &frame,
         }
     }
     std::sort(all.begin(), all.end(), [&](const Suspect &a, const Suspect &b) { return rank(a) < rank(b); });
-    // Chance brings one detail in 500 samples of each frame to the same place in so many of them once in a million samples.
-    const ptrdiff_t least = frames.size() <= 4 ? 2 : frames.size() <= 8 ? 3
-                                                                        : 4;
+    // Of one detail in 500 samples, chance brings two of four frames, or three of twelve, to one place in one or two samples of 100,000 and of a
+    // million; there it would also have to stand out in the frame at hand. Asking for four of twelve found 71 and not 77 % (ISO 1600, docs/camera-book.md).
+    const ptrdiff_t least = frames.size() <= 4 ? 2 : 3;
     for (auto it = all.begin(); it != all.end();) {
         const auto end = std::find_if(it, all.end(), [&](const Suspect &s) { return !(s == *it); });
         if (end - it >= least && (known.bad.empty() || !(known.bad.back() == it->at)))
