@@ -228,7 +228,7 @@ void mapBadPixels(const std::vector<const Record *> &frames, const Frame &frame,
         }
     }
     std::sort(all.begin(), all.end(), [&](const Suspect &a, const Suspect &b) { return rank(a) < rank(b); });
-    // Of one detail in 500 samples, chance brings two of four frames, or three of twelve, to one place in one or two samples of 100,000 and of a
+    // Of one detail in 500 samples, chance brings two of four frames, or three of twelve, to one place in two samples of 100,000 and of a
     // million; there it would also have to stand out in the frame at hand. Asking for four of twelve found 71 and not 77 % (ISO 1600, docs/camera-book.md).
     const ptrdiff_t least = frames.size() <= 4 ? 2 : 3;
     for (auto it = all.begin(); it != all.end();) {

@@ -53,7 +53,7 @@ private slots:
     void pagesTurnOnAllStripsAtOnce()
     {
         QVERIFY(slider(1, "luminance")->isVisible() && !slider(1, "detail")->isVisible());
-        QTest::mouseClick(strip(2)->findChild<QPushButton *>("page-finish"), Qt::LeftButton);
+        QTest::mouseClick(strip(2)->findChild<QPushButton *>("page-detail"), Qt::LeftButton);
         for (int c = 1; c <= 3; ++c) {
             QVERIFY(slider(c, "detail")->isVisible() && slider(c, "grain")->isVisible() && slider(c, "mix")->isVisible());
             QVERIFY(!slider(c, "luminance")->isVisible());
