@@ -167,7 +167,7 @@ bool asksForLens(const CleanArguments &a)
 }
 
 /// What is to be undone on this frame, by the file of lens corrections, by the likeliest profile, and as measured.
-Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const LensCorrection &given, const CleanArguments &a, const RunContext &run)
+Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const LensCorrection &given, const CleanArguments &a, const RunContext &run)
 {
     LensCorrection lens = given;
     const auto asked = [&](const char *what) { return std::find(a.correct.begin(), a.correct.end(), what) != a.correct.end(); };
@@ -190,10 +190,7 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
         lens.distortion = asked("distortion");
     }
     if (a.measureLateral) {
-        const auto noise = measureNoise(*frame, run);
-        if (!noise)
-            return noise.error();
-        const auto measured = measureLateral(*frame, noise.value(), run);
+        const auto measured = measureLateral(*frame, *noise, run);
         if (!measured)
             return measured.error();
         lens.red = measured.value().red;
@@ -204,8 +201,8 @@ Result<LensCorrection> lensFor(const std::shared_ptr<const Frame> &frame, const 
     return lens;
 }
 
-/// What the job needs to know of its frame beforehand; reads it where that is anything.
-Status prepare(ExportJob &job, std::shared_ptr<const Frame> &frame, const LensCorrection &lens, const CleanArguments &a, const RunContext &run)
+/// What the job needs to know of its frame beforehand; reads and measures it where that is anything.
+Status prepare(ExportJob &job, std::shared_ptr<const Frame> &frame, std::shared_ptr<const NoiseReport> &noise, const LensCorrection &lens, const CleanArguments &a, const RunContext &run)
 {
     job.decided.reset();
     if (a.automaticBrightness || asksForLens(a) || !a.cameraBook.empty()) {
@@ -214,14 +211,15 @@ Status prepare(ExportJob &job, std::shared_ptr<const Frame> &frame, const LensCo
             return read.error();
         frame = read.value();
     }
-    if (!a.cameraBook.empty()) {
-        const auto noise = measureNoise(*frame, run, CameraBook(a.cameraBook).about(*frame));
-        if (!noise)
-            return noise.error();
-        job.decided = DecidedNoise::of(noise.value());
+    if (!a.cameraBook.empty() || a.measureLateral) {
+        Result<NoiseReport> measured = measureNoise(*frame, run, a.cameraBook.empty() ? KnownCamera() : CameraBook(a.cameraBook).about(*frame));
+        if (!measured)
+            return measured.error();
+        noise = std::make_shared<const NoiseReport>(measured.take());
+        job.decided = DecidedNoise::of(*noise);
     }
     if (asksForLens(a)) {
-        const auto found = lensFor(frame, lens, a, run);
+        const auto found = lensFor(frame, noise, lens, a, run);
         if (!found)
             return found.error();
         job.lens = found.value();
@@ -288,12 +286,13 @@ int clean(const CleanArguments &arguments)
         job.parts.counter = int(i) + 1; // of the whole list: every shard counts alike
         const RunContext run{arguments.threads, {}, {}};
         std::shared_ptr<const Frame> frame;
-        const Status ready = behindBarrier(textOf(file), [&] { return prepare(job, frame, lens, arguments, run); });
+        std::shared_ptr<const NoiseReport> noise;
+        const Status ready = behindBarrier(textOf(file), [&] { return prepare(job, frame, noise, lens, arguments, run); });
         ExportMemory memory;
         std::string told;
         for (const auto format : formats.value()) {
             job.format = format;
-            const Result<ExportOutcome> outcome = ready ? runExportJob(job, frame, nullptr, run, arguments.dryRun, formats.value().size() > 1 ? &memory : nullptr) : ready.error();
+            const Result<ExportOutcome> outcome = ready ? runExportJob(job, frame, noise, run, arguments.dryRun, formats.value().size() > 1 ? &memory : nullptr) : ready.error();
             if (outcome) {
                 tell(file, outcome.value(), job.lens, arguments);
                 continue;

@@ -52,6 +52,15 @@ Scene flatScene(Size size, float red, float green, float blue)
     return s;
 }
 
+Scene slopeScene(Size size)
+{
+    Scene s = flatScene(size, 0, 0, 0);
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x)
+            std::fill_n(s.rgb.begin() + (ptrdiff_t(y) * size.width + x) * 3, 3, 0.02f + 0.6f * float(x) / float(size.width));
+    return s;
+}
+
 Scene leavesScene(Size size)
 {
     Scene s{size, std::vector<float>(size_t(size.area()) * 3, 0.2f)};

@@ -22,6 +22,8 @@ inline constexpr int kPatienceMs = 120000;
 /// A scene of smooth gradients, flat patches, edges, fine texture, strong colour and darkness, made by formula.
 Scene makeScene(Size size);
 Scene flatScene(Size size, float red, float green, float blue);
+/// From dark at the left to light, without texture.
+Scene slopeScene(Size size);
 /// Discs that lie over one another, the number of those larger than r falling with its square, down to half a pixel: edges and fine detail
 /// of every size, as pictures have them (Lee, Mumford and Huang, Int. J. Comput. Vision 41, 2001).
 Scene leavesScene(Size size);

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/fnv.h"
 #include "base/grid.h"
 #include "frame/linearizer.h"
 #include "frame/per_frame.h"
@@ -78,14 +79,14 @@ namespace {
 /// Of all points, which most of the regions is made of.
 uint64_t digestOf(const std::vector<Region> &regions)
 {
-    uint64_t digest = 14695981039346656037u; // FNV-1a
-    const auto add = [&](float v) { digest = (digest ^ std::bit_cast<uint32_t>(v)) * 1099511628211u; };
+    Fnv1a<uint64_t> digest;
+    const auto add = [&](float v) { digest.add(std::bit_cast<uint32_t>(v)); };
     for (const Region &r : regions)
         for (const MaskPart &part : r.parts)
             for (const Stroke &stroke : part.strokes)
                 for (const StrokePoint &p : stroke.points)
                     add(p.x), add(p.y), add(p.pressure);
-    return digest;
+    return digest.value();
 }
 
 /// See RegionSet::number().

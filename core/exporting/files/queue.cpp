@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/fnv.h"
 #include "irenic/export_job.h"
 #include "lens/lens_json.h"
 #include "methods/treatment_json.h"
+#include "noise/noise_json.h"
 #include "regions/regions_json.h"
 #include "render/rendering_json.h"
 
@@ -72,29 +74,15 @@ Json editsJson(const ExportJob &job)
 Json toJson(const ExportJob &job)
 {
     const ExportOptions &o = job.options;
-    Json noise = Json::array();
-    for (const NoiseModel &m : job.seriesNoise)
-        noise.push_back({m.shotGain, m.readVariance});
-    Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial}, {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"}, {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}}, {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", noise}};
+    Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial}, {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"}, {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}}, {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", toJson(job.seriesNoise)}};
     j.update(editsJson(job));
     if (job.decided) {
-        Json cells = Json::array(), hot = Json::array();
-        for (const NoiseModel &m : job.decided->cells)
-            cells.push_back({m.shotGain, m.readVariance});
+        Json hot = Json::array();
         for (const PixelAt &p : job.decided->hotPixels)
             hot.push_back({p.x, p.y});
-        j["noise"] = {{"cells", cells}, {"hotPixels", hot}, {"confidence", job.decided->confidence}};
+        j["noise"] = {{"cells", toJson(job.decided->cells)}, {"hotPixels", hot}, {"confidence", job.decided->confidence}, {"lawFrames", job.decided->lawFrames}, {"mapFrames", job.decided->mapFrames}};
     }
     return j;
-}
-
-NoiseModel modelFrom(const JsonReader &pair, const JsonReader &of, const char *key)
-{
-    const auto v = pair.values();
-    if (v.size() == 2 && v[0] >= 0 && v[0] <= 1 && v[1] >= 0 && v[1] <= 1)
-        return {float(v[0]), float(v[1])};
-    of.fail(key);
-    return {};
 }
 
 DecidedNoise decidedFrom(const JsonReader &j)
@@ -113,8 +101,10 @@ DecidedNoise decidedFrom(const JsonReader &j)
         else
             j.fail("hotPixels");
     }
-    std::sort(decided.hotPixels.begin(), decided.hotPixels.end(), [](const PixelAt &a, const PixelAt &b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); });
+    std::sort(decided.hotPixels.begin(), decided.hotPixels.end(), PixelAt::byRow);
     decided.confidence = j.number("confidence", 0, 1);
+    decided.lawFrames = j.whole("lawFrames", 0, 1000000);
+    decided.mapFrames = j.whole("mapFrames", 0, 1000000);
     return decided;
 }
 
@@ -157,20 +147,14 @@ std::string requestText(const ExportJob &job, ExportFormat format)
 {
     Json j{{"treatment", toJson(job.treatment)}, {"format", formatName(format)}, {"options", toJson(job.options, format)}};
     j.update(editsJson(job));
-    if (!job.seriesNoise.empty()) {
-        j["seriesNoise"] = Json::array();
-        for (const NoiseModel &m : job.seriesNoise)
-            j["seriesNoise"].push_back({m.shotGain, m.readVariance});
-    }
+    if (!job.seriesNoise.empty())
+        j["seriesNoise"] = toJson(job.seriesNoise);
     if (job.decided) { // long lists stay out of every file: their digest tells them apart
-        uint64_t digest = 14695981039346656037ull;
+        Fnv1a<uint64_t> digest;
         for (const PixelAt &p : job.decided->hotPixels)
             for (const int v : {p.x, p.y})
-                digest = (digest ^ uint64_t(v)) * 1099511628211ull;
-        Json cells = Json::array();
-        for (const NoiseModel &m : job.decided->cells)
-            cells.push_back({m.shotGain, m.readVariance});
-        j["noise"] = {{"cells", cells}, {"hotPixels", job.decided->hotPixels.size()}, {"digest", std::to_string(digest)}};
+                digest.add(uint64_t(v));
+        j["noise"] = {{"cells", toJson(job.decided->cells)}, {"hotPixels", job.decided->hotPixels.size()}, {"digest", std::to_string(digest.value())}};
     }
     return jsonText(j);
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "storage/process_mark.h"
 
+#include "base/fnv.h"
+
 #include <cstdint>
 #include <cstdio>
 #include <fstream>
@@ -13,14 +15,6 @@ namespace irenic {
 
 namespace {
 
-uint32_t digest(const std::string &text)
-{
-    uint32_t h = 2166136261u; // FNV-1a
-    for (const char c : text)
-        h = (h ^ uint8_t(c)) * 16777619u;
-    return h;
-}
-
 const std::string &machine()
 {
     static const std::string name = [] {
@@ -31,7 +25,7 @@ const std::string &machine()
         struct stat space = {};
         ::stat("/proc/self/ns/pid", &space);
         char hex[9];
-        std::snprintf(hex, sizeof hex, "%08x", digest(boot + host + std::to_string(space.st_ino)));
+        std::snprintf(hex, sizeof hex, "%08x", fnv1a(boot + host + std::to_string(space.st_ino)));
         return std::string(hex);
     }();
     return name;

@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/camera_book.h"
 
-#include "base/json.h"
+#include "base/fnv.h"
 #include "frame/linearizer.h"
 #include "irenic/text.h"
 #include "noise/hot_pixels.h"
+#include "noise/noise_json.h"
 
 #include <cctype>
-#include <map>
 
 namespace irenic {
 
@@ -15,7 +15,6 @@ namespace {
 
 constexpr const char *kFormat = "irenic-camera";
 constexpr int kVersion = 1;
-constexpr double kSureLaw = 0.75;    // confidence from which on a frame's law counts
 constexpr size_t kMostFrames = 64;   // a document holds; the oldest go first
 constexpr size_t kMostMaps = 12;     // lists of what stands out, some 40 KB each
 constexpr int kGrid = 8;             // of the picture's outline, cells a side
@@ -42,12 +41,12 @@ struct Page {
 std::string digestOf(const Frame &frame)
 {
     constexpr int kRowStep = 61;
-    uint64_t hash = 14695981039346656037ull;
+    Fnv1a<uint64_t> hash;
     for (int y = 0; y < frame.samples.height(); y += kRowStep)
         for (int x = 0; x < frame.samples.width(); ++x)
-            hash = (hash ^ frame.samples.at(x, y)) * 1099511628211ull;
+            hash.add(frame.samples.at(x, y));
     char text[17];
-    std::snprintf(text, sizeof text, "%016llx", static_cast<unsigned long long>(hash));
+    std::snprintf(text, sizeof text, "%016llx", static_cast<unsigned long long>(hash.value()));
     return text;
 }
 
@@ -125,10 +124,7 @@ std::string textOfPage(const Page &page)
     for (const Record &r : page.frames) {
         Json j{{"picture", r.picture}, {"outline", r.outline}, {"iso", r.iso}, {"exposureS", r.exposureS}, {"bits", r.bits}, {"white", r.white}};
         if (!r.law.empty()) {
-            Json law = Json::array();
-            for (const NoiseModel &m : r.law)
-                law.push_back({m.shotGain, m.readVariance});
-            j["law"] = law;
+            j["law"] = toJson(r.law);
             j["confidence"] = r.confidence;
         }
         if (!r.suspects.empty())
@@ -152,15 +148,9 @@ Record recordFrom(const JsonReader &json, Size size)
     r.bits = json.whole("bits", 0, 32);
     r.white = json.number("white", 1, 65535);
     if (json.has("law")) {
-        for (const JsonReader &one : json.array("law")) {
-            const std::vector<double> v = one.values();
-            if (v.size() != 2 || !(v[0] > 0 && v[0] < 1 && v[1] >= 0 && v[1] < 1)) {
-                json.fail("law");
-                break;
-            }
-            r.law.push_back({float(v[0]), float(v[1])});
-        }
-        if (r.law.size() != 4)
+        for (const JsonReader &pair : json.array("law"))
+            r.law.push_back(modelFrom(pair, json, "law"));
+        if (r.law.size() != 4 || std::any_of(r.law.begin(), r.law.end(), [](const NoiseModel &m) { return !(m.shotGain > 0); }))
             json.fail("law");
         r.confidence = json.number("confidence", 0, 1);
     }
@@ -207,11 +197,6 @@ std::array<NoiseModel, 4> pooled(std::vector<std::vector<NoiseModel>> laws)
     return law;
 }
 
-bool byRow(const PixelAt &a, const PixelAt &b)
-{
-    return std::pair(a.y, a.x) < std::pair(b.y, b.x);
-}
-
 /// What several pictures have in common.
 void mapBadPixels(const std::vector<const Record *> &frames, const Frame &frame, KnownCamera &known)
 {
@@ -237,7 +222,7 @@ void mapBadPixels(const std::vector<const Record *> &frames, const Frame &frame,
             known.bad.push_back(it->at);
         it = end;
     }
-    std::sort(known.stoodOut.begin(), known.stoodOut.end(), byRow);
+    std::sort(known.stoodOut.begin(), known.stoodOut.end(), PixelAt::byRow);
     known.stoodOut.erase(std::unique(known.stoodOut.begin(), known.stoodOut.end()), known.stoodOut.end());
 }
 
@@ -247,14 +232,11 @@ std::filesystem::path CameraBook::documentOf(const Frame &frame) const
 {
     // Readable, and safe as a name; a digest tells apart what looks alike.
     const std::string whole = frame.shooting.make + "\n" + frame.shooting.model + "\n" + std::to_string(frame.size().width) + " " + std::to_string(frame.size().height) + " " + frame.pattern;
-    uint32_t hash = 2166136261u;
-    for (const char c : whole)
-        hash = (hash ^ uint8_t(c)) * 16777619u;
     std::string name;
     for (const char c : (frame.shooting.make + " " + frame.shooting.model).substr(0, 60))
         name += std::isalnum(uint8_t(c)) && uint8_t(c) < 128 ? c : '-';
     char digest[16];
-    std::snprintf(digest, sizeof digest, "-%08x", hash);
+    std::snprintf(digest, sizeof digest, "-%08x", fnv1a(whole));
     return m_folder / (name + digest + ".json");
 }
 
@@ -299,7 +281,7 @@ Status CameraBook::learn(const Frame &frame, const NoiseReport &report, const Ru
     const auto isKnown = [&](const Record &r) { return r.picture == record.picture; };
     if (std::any_of(page.frames.begin(), page.frames.end(), isKnown))
         return {};
-    if (report.lawFrames == 0 && report.confidence >= kSureLaw) {
+    if (report.lawFrames == 0 && report.confidence >= kSureOfLaw) {
         record.law.assign(report.cells.begin(), report.cells.end());
         record.confidence = report.confidence;
     }

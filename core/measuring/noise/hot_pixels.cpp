@@ -210,18 +210,17 @@ Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<
                                     [&](int i) { detector.row(frame.active.y + i, rows[size_t(i)]); });
     if (!done)
         return done.error();
-    const auto byRow = [](const PixelAt &a, const PixelAt &b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); };
     std::vector<PixelAt> all;
     for (const auto &row : rows)
         std::copy_if(row.begin(), row.end(), std::back_inserter(all), [&](const PixelAt &p) {
-            return known.comparableFrames < kEnoughFrames || std::binary_search(known.stoodOut.begin(), known.stoodOut.end(), p, byRow);
+            return known.comparableFrames < kEnoughFrames || std::binary_search(known.stoodOut.begin(), known.stoodOut.end(), p, PixelAt::byRow);
         });
     const ptrdiff_t found = ptrdiff_t(all.size());
     const Rect &a = frame.active;
     std::copy_if(known.bad.begin(), known.bad.end(), std::back_inserter(all), [&](const PixelAt &p) {
         return a.contains({p.x, p.y, 1, 1}) && std::abs(detector.standsOutBy(p.x, p.y)) > kKnownSigma;
     });
-    std::inplace_merge(all.begin(), all.begin() + found, all.end(), byRow);
+    std::inplace_merge(all.begin(), all.begin() + found, all.end(), PixelAt::byRow);
     all.erase(std::unique(all.begin(), all.end()), all.end());
     return all;
 }
@@ -248,7 +247,7 @@ Result<std::vector<Suspect>> findSuspects(const Frame &frame, const std::array<N
     }
     std::vector<Suspect> suspects;
     for (const auto &g : all)
-        if (g.grade > least || all.size() <= most)
+        if (g.grade > least)
             suspects.push_back(g.suspect);
     return suspects;
 }

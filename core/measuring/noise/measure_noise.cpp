@@ -24,7 +24,6 @@ constexpr int kMinSidePx = 16;
 constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
 constexpr double kTrusted = 0.4;         ///< confidence below which the file's own profile is believed rather than the measurement
 constexpr double kAgreement = 1.25;      ///< ratio of sigmas up to which two descriptions agree
-constexpr double kSure = 0.75;           ///< confidence from which on the measurement stands against anything that is lower
 constexpr double kMeasuredAsWell = 1.05; ///< ratio of sigmas below which it does not matter which is taken
 
 /// The frame's noise in the words a photographer uses, at its median green tone.
@@ -143,13 +142,13 @@ double ratioTo(const std::array<NoiseModel, 4> &other, const Frame &frame, const
 Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose, const Frame &frame, bool clippedAtBlack, NoiseReport &report, const RunContext &run)
 {
     const double ratio = ratioTo(other, frame, report);
-    if (ratio <= kMeasuredAsWell || report.confidence >= kSure)
+    if (ratio <= kMeasuredAsWell || report.confidence >= kSureOfLaw)
         return false;
     const Result<bool> supported = floorSupports(frame, other, report.confidence, clippedAtBlack, run);
     if (!supported || !supported.value())
         return supported;
     report.cells = other;
-    report.confidence = kSure;
+    report.confidence = kSureOfLaw;
     report.confidenceReason = "Texture raises what is measured, by " + oneDecimal(ratio) + " times; " + whose + " agrees with the calmest parts and is used.";
     return true;
 }
@@ -200,7 +199,7 @@ Status askEarlierFrames(const Frame &frame, const LawInput &input, const KnownCa
     }
     if (blocks == 0) {
         report.cells = known.cells;
-        report.confidence = kSure;
+        report.confidence = kSureOfLaw;
         report.confidenceReason = "Nothing to measure noise by; that of " + whose + " is used.";
         report.lawFrames = known.lawFrames;
         return {};
@@ -365,11 +364,13 @@ std::optional<DecidedNoise> DecidedNoise::of(const NoiseReport &report)
 {
     if (report.lawFrames == 0 && report.mapFrames == 0)
         return {};
-    return DecidedNoise{report.cells, report.hotPixels, report.confidence};
+    return DecidedNoise{report.cells, report.hotPixels, report.confidence, report.lawFrames, report.mapFrames};
 }
 
 Result<NoiseReport> measureNoise(const Frame &frame, const DecidedNoise &decided, const RunContext &run)
 {
+    if (frame.kind != FrameKind::Mosaic)
+        return measureNoise(frame, run);
     if (const Status s = largeEnough(frame); !s)
         return s.error();
     NoiseReport report;
@@ -377,20 +378,12 @@ Result<NoiseReport> measureNoise(const Frame &frame, const DecidedNoise &decided
     report.hotPixels = decided.hotPixels;
     report.confidence = decided.confidence;
     report.confidenceReason = "The noise is what was decided with the help of earlier frames of this camera.";
-    if (const auto black = measureOpticalBlack(frame))
-        report.maskedSamples = black->samples;
-    if (frame.kind == FrameKind::Mosaic) {
-        Result<Banding> banding = measureBanding(frame, report.cells, run);
-        if (!banding)
-            return banding.error();
-        report.banding = banding.take();
-    } else {
-        Result<BandNoises> bands = measureBandNoise(frame, report.cells, run);
-        if (!bands)
-            return bands.error();
-        report.bands = std::move(bands.value().bands);
-        report.pointSigma = bands.value().pointSigma;
-    }
+    report.lawFrames = decided.lawFrames;
+    report.mapFrames = decided.mapFrames;
+    Result<Banding> banding = measureBanding(frame, report.cells, run);
+    if (!banding)
+        return banding.error();
+    report.banding = banding.take();
     describe(frame, report);
     return report;
 }

@@ -98,6 +98,11 @@ private slots:
         QTRY_VERIFY_WITH_TIMEOUT(session()->frame(1).state == RollFrame::State::Ready, kPatienceMs);
         QTRY_COMPARE_WITH_TIMEOUT(learned().size(), size_t(1), kPatienceMs); // the other was open already
         QVERIFY(QString::fromStdString(learned()[0].name()).contains(QLatin1String("300 x 200")));
+        // The command line knows where the window keeps them.
+        qputenv("XDG_DATA_HOME", QFile::encodeName(QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation)));
+        const Ran listed = run("irenic-cli", {"cameras"});
+        qunsetenv("XDG_DATA_HOME");
+        QVERIFY(listed.out.contains(learned()[0].name().c_str()));
         auto *forget = m_window->findChild<QMenu *>(QStringLiteral("forgetCamera"));
         emit forget->aboutToShow();
         QCOMPARE(forget->actions().size(), 1);

@@ -139,7 +139,7 @@ private slots:
         all.job.sidecar = false;
         all.job.again = true;
         all.job.seriesNoise = {{1e-4f, 2e-6f}, {1e-4f, 2e-6f}};
-        all.job.decided = DecidedNoise{{{{1e-4f, 2e-6f}, {1.1e-4f, 2e-6f}, {1.1e-4f, 2e-6f}, {1e-4f, 3e-6f}}}, {{7, 3}, {1, 9}}, 0.8};
+        all.job.decided = DecidedNoise{{{{1e-4f, 2e-6f}, {1.1e-4f, 2e-6f}, {1.1e-4f, 2e-6f}, {1e-4f, 3e-6f}}}, {{7, 3}, {1, 9}}, 0.8, 5, 2};
         QueuedJob running;
         running.job.source = "/roll/b.dng";
         running.job.again = true;

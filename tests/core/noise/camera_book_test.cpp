@@ -66,15 +66,6 @@ Shown plain(int iso, uint64_t seed, const Scene &scene)
     return {frameOf(shot, o), std::move(shot.truth)};
 }
 
-Scene slope()
-{
-    Scene s = flatScene({700, 500}, 0, 0, 0);
-    for (int y = 0; y < s.size.height; ++y)
-        for (int x = 0; x < s.size.width; ++x)
-            std::fill_n(s.rgb.begin() + (ptrdiff_t(y) * s.size.width + x) * 3, 3, 0.02f + 0.6f * float(x) / 700);
-    return s;
-}
-
 /// Grain of some pixels in all directions: nothing is smooth.
 Scene rough()
 {
@@ -165,7 +156,7 @@ private slots:
         QVERIFY(after.of >= 40);
         QVERIFY2(after.share() > 0.65 && after.share() > before.share() + 0.15, qPrintable(QStringLiteral("%1 of %2, was %3").arg(after.found).arg(after.of).arg(before.found)));
         QVERIFY2(after.wrong <= before.wrong && after.wrong <= 3, qPrintable(QStringLiteral("%1, was %2").arg(after.wrong).arg(before.wrong)));
-        QVERIFY(std::is_sorted(helped.hotPixels.begin(), helped.hotPixels.end(), [](const PixelAt &a, const PixelAt &b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); }));
+        QVERIFY(std::is_sorted(helped.hotPixels.begin(), helped.hotPixels.end(), PixelAt::byRow));
     }
 
     void warmPixelsAreThereInEveryFrame()
@@ -196,7 +187,7 @@ private slots:
     void oneCalmFrameServesTheRoll()
     {
         CameraBook book(folder("calm"));
-        const Shown calm = plain(1600, 3, slope()), busy = plain(1600, 4, rough());
+        const Shown calm = plain(1600, 3, slopeScene({700, 500})), busy = plain(1600, 4, rough());
         QCOMPARE(book.about(*busy.frame).lawFrames, 0);
         const auto alone = measureNoise(*busy.frame).take();
         QVERIFY2(sigmaOver(alone, busy.truth.noise) > 1.2 && alone.confidence < 0.75, qPrintable(QStringLiteral("%1 %2").arg(sigmaOver(alone, busy.truth.noise)).arg(alone.confidence)));
@@ -209,17 +200,17 @@ private slots:
         QVERIFY(helped.confidenceReason.find("an earlier frame of this camera") != std::string::npos);
         // What was taken from the book is no new evidence for it.
         QVERIFY(book.learn(*busy.frame, helped));
-        QCOMPARE(book.about(*plain(1600, 9, slope()).frame).lawFrames, 1);
+        QCOMPARE(book.about(*plain(1600, 9, slopeScene({700, 500})).frame).lawFrames, 1);
     }
 
     void nothingIsGuessedAcrossCamerasOrIso()
     {
         CameraBook book(folder("apart"));
-        learn(book, *plain(1600, 3, slope()).frame);
+        learn(book, *plain(1600, 3, slopeScene({700, 500})).frame);
         QCOMPARE(book.about(*plain(1600, 4, rough()).frame).lawFrames, 1);
         QCOMPARE(book.about(*plain(3200, 4, rough()).frame).lawFrames, 0);
         QCOMPARE(book.about(*asOf(plain(1600, 4, rough()).frame, "Tarn Bench-2")).lawFrames, 0);
-        QCOMPARE(book.about(*plain(1600, 3, slope()).frame).lawFrames, 0); // itself
+        QCOMPARE(book.about(*plain(1600, 3, slopeScene({700, 500})).frame).lawFrames, 0); // itself
     }
 
     void aWrongEntryDoesNoHarm_data()
@@ -234,7 +225,7 @@ private slots:
     {
         QFETCH(double, times);
         QFETCH(bool, calm);
-        const Shown s = plain(1600, 5, calm ? slope() : rough());
+        const Shown s = plain(1600, 5, calm ? slopeScene({700, 500}) : rough());
         const auto alone = measureNoise(*s.frame).take();
         KnownCamera wrong;
         wrong.lawFrames = 6;
@@ -263,8 +254,9 @@ private slots:
     {
         const Shown s = leaves(2);
         const auto report = measureNoise(*s.frame).take();
-        const auto again = measureNoise(*s.frame, DecidedNoise{report.cells, report.hotPixels, report.confidence}).take();
+        const auto again = measureNoise(*s.frame, DecidedNoise{report.cells, report.hotPixels, report.confidence, 3, 7}).take();
         QVERIFY(again.cells == report.cells && again.hotPixels == report.hotPixels && again.banding == report.banding);
+        QVERIFY(again.lawFrames == 3 && again.mapFrames == 7);
         QCOMPARE(again.luminanceNoise, report.luminanceNoise);
         QCOMPARE(again.midSignal, report.midSignal);
     }
@@ -273,12 +265,12 @@ private slots:
     {
         CameraBook book(folder("kept"));
         QVERIFY(book.cameras().empty());
-        learn(book, *plain(1600, 3, slope()).frame);
-        learn(book, *plain(6400, 3, slope()).frame);
-        learn(book, *plain(6400, 3, slope()).frame); // the same once more
+        learn(book, *plain(1600, 3, slopeScene({700, 500})).frame);
+        learn(book, *plain(6400, 3, slopeScene({700, 500})).frame);
+        learn(book, *plain(6400, 3, slopeScene({700, 500})).frame); // the same once more
         const auto cameras = CameraBook(folder("kept")).cameras();
         QCOMPARE(cameras.size(), size_t(1));
-        QCOMPARE(cameras[0].model, plain(1600, 3, slope()).frame->shooting.model);
+        QCOMPARE(cameras[0].model, plain(1600, 3, slopeScene({700, 500})).frame->shooting.model);
         QCOMPARE(cameras[0].frames, 2);
         QCOMPARE(cameras[0].isos, (std::vector<int>{1600, 6400}));
         QVERIFY(CameraBook::forget(cameras[0]));
@@ -307,7 +299,7 @@ private slots:
         const auto at = folder("damaged");
         QDir(QString::fromStdString(at.string())).removeRecursively();
         CameraBook book(at);
-        learn(book, *plain(1600, 3, slope()).frame);
+        learn(book, *plain(1600, 3, slopeScene({700, 500})).frame);
         const QString file = documentIn(at);
         QFile page(file);
         QVERIFY(page.open(QIODevice::ReadOnly));

@@ -107,7 +107,7 @@ private slots:
         const auto report = measureNoise(*s.frame);
         QVERIFY(report);
         const auto &found = report.value().hotPixels;
-        QVERIFY(std::is_sorted(found.begin(), found.end(), [](PixelAt a, PixelAt b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); }));
+        QVERIFY(std::is_sorted(found.begin(), found.end(), PixelAt::byRow));
         const auto inTexture = [](PixelAt p) { return p.y > 0.28 * 900 && p.y < 0.52 * 900; };
         int strong = 0, hits = 0;
         for (size_t i = 0; i < s.truth.hotPixels.size(); ++i) {

@@ -28,16 +28,6 @@ ShootOptions plainShot(int iso)
     return o;
 }
 
-/// From dark to light, without texture.
-Scene slope(Size size)
-{
-    Scene s = flatScene(size, 0, 0, 0);
-    for (int y = 0; y < size.height; ++y)
-        for (int x = 0; x < size.width; ++x)
-            std::fill_n(s.rgb.begin() + (ptrdiff_t(y) * size.width + x) * 3, 3, 0.02f + 0.6f * float(x) / float(size.width));
-    return s;
-}
-
 /// Gratings of every direction and size down to three pixels, finer ones fainter, all over the frame.
 Scene gratings(Size size)
 {
@@ -70,7 +60,7 @@ private slots:
     void noiseAloneIsReadAsItIs()
     {
         QFETCH(float, variance);
-        const Simulated s = simulate(slope({800, 600}), plainShot(6400));
+        const Simulated s = simulate(slopeScene({800, 600}), plainShot(6400));
         const auto points = measureNoiseFloor(*s.frame, fourTimes(s.truth.noise, variance), false, {});
         QVERIFY(points.value().size() >= 8);
         double mean = 0;
@@ -109,7 +99,7 @@ private slots:
     {
         ShootOptions o = plainShot(400);
         o.lensBlurPx = 0;
-        const double sure = measureNoise(*simulate(slope({800, 600}), o).frame).value().confidence, unsure = measureNoise(*simulate(gratings({800, 600}), o).frame).value().confidence;
+        const double sure = measureNoise(*simulate(slopeScene({800, 600}), o).frame).value().confidence, unsure = measureNoise(*simulate(gratings({800, 600}), o).frame).value().confidence;
         QVERIFY2(sure > 0.9, qPrintable(QString::number(sure)));
         QVERIFY2(unsure < sure - 0.1, qPrintable(QString::number(unsure)));
     }
@@ -119,7 +109,7 @@ private slots:
     {
         ShootOptions o = plainShot(100);
         o.lensBlurPx = 0;
-        const Simulated textured = simulate(gratings({800, 600}), o), calm = simulate(slope({800, 600}), o);
+        const Simulated textured = simulate(gratings({800, 600}), o), calm = simulate(slopeScene({800, 600}), o);
         const auto told = [](const Simulated &s, float factor) {
             auto f = std::make_shared<Frame>();
             f->samples = s.frame->samples.clone();
@@ -143,13 +133,13 @@ private slots:
 
     void framesTooSmallForItHaveNone()
     {
-        const Simulated s = simulate(slope({100, 100}), plainShot(1600));
+        const Simulated s = simulate(slopeScene({100, 100}), plainShot(1600));
         QVERIFY(measureNoiseFloor(*s.frame, fourTimes(s.truth.noise), false, {}).value().empty());
     }
 
     void stopIsObeyed()
     {
-        const Simulated s = simulate(slope({400, 300}), plainShot(1600));
+        const Simulated s = simulate(slopeScene({400, 300}), plainShot(1600));
         std::stop_source stop;
         stop.request_stop();
         QCOMPARE(measureNoiseFloor(*s.frame, fourTimes(s.truth.noise), false, {1, stop.get_token(), {}}).error().code, ErrorCode::Cancelled);

@@ -33,6 +33,8 @@ struct PointIn {
     int x = 0;
     int y = 0;
     auto operator<=>(const PointIn &) const = default;
+    /// As pictures are read: by row, then column.
+    static bool byRow(const PointIn &a, const PointIn &b) { return a.y != b.y ? a.y < b.y : a.x < b.x; }
 };
 
 /// Half-open rectangle of pixels: x .. x+width-1, y .. y+height-1.

@@ -7,6 +7,8 @@
 
 namespace irenic {
 
+inline constexpr double kSureOfLaw = 0.75; ///< confidence from which on a frame's law stands against anything that is lower, and serves others
+
 /// What earlier frames of a camera say of another of its frames, see CameraBook. A value: whoever measures with the same one measures the same.
 struct KnownCamera {
     std::array<NoiseModel, 4> cells{}; ///< law at the frame's ISO and coding, by place in the pattern; where lawFrames is above 0
@@ -30,11 +32,12 @@ struct DecidedNoise {
     std::array<NoiseModel, 4> cells{}; ///< as in NoiseReport
     std::vector<PixelAt> hotPixels;    ///< sorted by row, then column
     double confidence = 0;
+    int lawFrames = 0, mapFrames = 0; ///< as in NoiseReport
     bool operator==(const DecidedNoise &) const = default;
     /// Of a report in which earlier frames had a say; nothing of others, which can be measured again.
     static std::optional<DecidedNoise> of(const NoiseReport &report);
 };
-/// The report of a frame whose law and bad pixels are decided; only what follows from them is measured. Fails as measureNoise() does.
+/// The report of a mosaic whose law and bad pixels are decided: only what follows from them is measured. Of other frames everything is. Fails likewise.
 Result<NoiseReport> measureNoise(const Frame &frame, const DecidedNoise &decided, const RunContext &run = {});
 
 } // namespace irenic
