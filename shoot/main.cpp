@@ -48,6 +48,29 @@ int main(int argc, char **argv)
     app.add_option("--date", o.dateTime, "Date and time, YYYY:MM:DD HH:MM:SS")->capture_default_str();
     app.add_option("--cut", cut, "Part of the scene: X,Y,W,H")->expected(4)->delimiter(',');
     app.add_option("--truth", truth, "Write STEM.json and STEM.tif with the truth");
+    SensorFaults &f = o.faults;
+    std::vector<float> drift;
+    app.add_option("--corner-blur", o.cornerBlurPx, "Sigma of a blur that comes on top towards the corners, in pixels")->capture_default_str();
+    app.add_option("--response-spread", f.responseSpread, "Sigma of the pixels' gains")->capture_default_str();
+    app.add_option("--column-spread", f.columnSpread, "Sigma of the columns' gains")->capture_default_str();
+    app.add_option("--dark", f.darkElectrons, "Dark current, electrons a pixel")->capture_default_str();
+    app.add_option("--glow", f.glowElectrons, "Electrons that the lower right corner glows with")->capture_default_str();
+    app.add_option("--black-drift", drift, "How much higher black lies than the file says, by place of the pattern")->expected(4)->delimiter(',');
+    app.add_option("--row-drift", f.rowDrift, "How much higher black lies in the last row than in the first, in read-noise sigmas")->capture_default_str();
+    app.add_flag("--clipped-black", f.clippedBlack, "Black is taken off before storing; what lies below is lost");
+    app.add_option("--companded", f.compandedBits, "Stored through a square-root table of 8 to 12 bits");
+    app.add_option("--smoothing", f.smoothing, "Share that each of four neighbours of one colour has in a sample")->capture_default_str();
+    app.add_flag("--dual-gain", f.dualGain, "Four times the read noise above an eighth of full scale");
+    app.add_option("--green-imbalance", f.greenImbalance, "By how much the greens in rows of blue see more")->capture_default_str();
+    app.add_option("--phase-stripes", f.phaseStripes, "Share of the light that every twelfth row loses")->capture_default_str();
+    app.add_option("--telegraph", f.telegraphPerMillion, "Flickering pixels per million")->capture_default_str();
+    app.add_option("--noisy", f.noisyShare, "Share of the pixels with three times the read noise")->capture_default_str();
+    app.add_option("--knee", f.knee, "Signal from which the response bends")->capture_default_str();
+    FinishOptions finish;
+    std::string finished;
+    app.add_option("--finished", finished, "Also the picture that a camera makes of it, .jpg or .tif");
+    app.add_option("--quality", finish.quality, "Of that JPEG, 1 to 100")->capture_default_str();
+    app.add_option("--sharpening", finish.sharpening, "Of that picture, 0 to 3")->capture_default_str();
     CLI11_PARSE(app, argc, argv);
     o.sixBySix = pattern == "six";
     const auto cfa = CfaPattern::fromName(o.sixBySix ? "RGGB" : pattern);
@@ -59,6 +82,8 @@ int main(int argc, char **argv)
         o.cut = {cut[0], cut[1], cut[2], cut[3]};
     if (blackOffsets.size() == 4)
         std::copy(blackOffsets.begin(), blackOffsets.end(), o.blackOffsets.begin());
+    if (drift.size() == 4)
+        std::copy(drift.begin(), drift.end(), f.blackDrift.begin());
     const Result<Scene> picture = readScene(scene);
     if (!picture)
         return fail(picture.error());
@@ -67,6 +92,9 @@ int main(int argc, char **argv)
         return fail(shot.error());
     if (const Status s = writeShot(out, shot.value(), o); !s)
         return fail(s.error());
+    if (!finished.empty())
+        if (const Status s = writeFinished(finished, shot.value(), o, finish); !s)
+            return fail(s.error());
     if (!truth.empty())
         if (const Status s = writeTruth(truth, shot.value().truth); !s)
             return fail(s.error());

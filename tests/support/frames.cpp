@@ -88,8 +88,8 @@ std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &o)
     f->levels.repeatRows = f->levels.repeatCols = 2;
     f->levels.black.clear();
     for (const float offset : o.blackOffsets)
-        f->levels.black.push_back(float(o.bits == 14 ? kCameraBlack14 : 128) + offset);
-    f->levels.white = o.bits == 14 ? kCameraWhite14 : 4095;
+        f->levels.black.push_back(float(o.black()) + offset);
+    f->levels.white = float(o.white());
     f->colour = benchCameraColour();
     f->shooting.make = "Tarn";
     f->shooting.model = "Tarn Bench-1";

@@ -8,4 +8,9 @@ namespace irenic {
 /// How "Tarn Bench-1" describes its own colours: matrices for standard light A and D65, white balanced for 4700 K.
 ColourDescription benchCameraColour();
 
+/// The numbers that the codes of a companding camera stand for, rising; empty where it does not compand.
+std::vector<uint16_t> compandingTable(const ShootOptions &options);
+/// The code whose number is nearest.
+size_t compandedCode(const std::vector<uint16_t> &table, uint16_t value);
+
 } // namespace irenic

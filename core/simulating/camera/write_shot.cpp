@@ -69,7 +69,6 @@ TiffDirectory mainOf(const ShootOptions &o)
 TiffDirectory rawOf(const Shot &shot, const ShootOptions &o)
 {
     TiffDirectory r;
-    const double black = o.bits == 14 ? kCameraBlack14 : 128, white = o.bits == 14 ? kCameraWhite14 : 4095;
     const double side = o.sixBySix ? 6 : 2;
     r.setNumbers(TagCfaRepeatPatternDim, TiffShort, std::array{side, side});
     std::vector<std::byte> cells;
@@ -81,9 +80,11 @@ TiffDirectory rawOf(const Shot &shot, const ShootOptions &o)
     r.setNumbers(TagBlackLevelRepeatDim, TiffShort, std::array{2.0, 2.0});
     std::array<double, 4> blacks;
     for (size_t i = 0; i < 4; ++i)
-        blacks[i] = black + double(o.blackOffsets[i]);
+        blacks[i] = o.black() + double(o.blackOffsets[i]);
     r.setRationals(TagBlackLevel, TiffRational, blacks, 256);
-    r.setNumber(TagWhiteLevel, TiffLong, white);
+    r.setNumber(TagWhiteLevel, TiffLong, o.white());
+    if (const auto table = compandingTable(o); !table.empty())
+        r.setNumbers(TagLinearizationTable, TiffShort, std::vector<double>(table.begin(), table.end()));
     r.setRationals(TagDefaultScale, TiffRational, std::array{1.0, 1.0}, 1);
     const Rect &a = shot.active;
     r.setNumbers(TagActiveArea, TiffLong, std::array{double(a.y), double(a.x), double(a.bottom()), double(a.right())});
@@ -99,7 +100,7 @@ TiffDirectory rawOf(const Shot &shot, const ShootOptions &o)
 RgbImage<uint8_t> previewOf(const Shot &shot, const ShootOptions &o)
 {
     const Rect &a = shot.active;
-    const float black = o.bits == 14 ? kCameraBlack14 : 128, white = o.bits == 14 ? kCameraWhite14 : 4095;
+    const float black = float(o.black()), white = float(o.white());
     // Blocks that hold every colour of either pattern become full colour, which is then developed as such.
     const int factor = std::max(6, std::max(a.width, a.height) / 256 / 6 * 6);
     const Size size{std::max(1, a.width / factor), std::max(1, a.height / factor)};
@@ -130,7 +131,15 @@ Status writeShot(const std::filesystem::path &file, const Shot &shot, const Shoo
     Result<AtomicFile> target = AtomicFile::create(file);
     if (!target)
         return target.error();
-    const DngContents contents{mainOf(options), rawOf(shot, options), shot.samples.view(), 1, options.bits, options.lossless, previewOf(shot, options)};
+    Plane<uint16_t> codes;
+    if (const auto table = compandingTable(options); !table.empty()) {
+        codes = shot.samples.clone();
+        for (int y = 0; y < codes.height(); ++y)
+            for (int x = 0; x < codes.width(); ++x)
+                codes.at(x, y) = uint16_t(compandedCode(table, codes.at(x, y)));
+    }
+    const int bits = options.faults.compandedBits > 0 ? options.faults.compandedBits : options.bits;
+    const DngContents contents{mainOf(options), rawOf(shot, options), codes.isEmpty() ? shot.samples.view() : codes.view(), 1, bits, options.lossless, previewOf(shot, options)};
     if (const Status s = writeDng(target.value(), contents, run); !s)
         return s;
     return target.value().commit();
@@ -138,7 +147,7 @@ Status writeShot(const std::filesystem::path &file, const Shot &shot, const Shoo
 
 Status writeTruth(const std::filesystem::path &stem, const ShotTruth &truth)
 {
-    nlohmann::json j{{"shotGain", truth.noise.shotGain}, {"readVariance", truth.noise.readVariance}, {"fullWellElectrons", truth.fullWellElectrons}, {"readNoiseElectrons", truth.readNoiseElectrons}};
+    nlohmann::json j{{"shotGain", truth.noise.shotGain}, {"readVariance", truth.noise.readVariance}, {"fullWellElectrons", truth.fullWellElectrons}, {"readNoiseElectrons", truth.readNoiseElectrons}, {"curve", truth.curve}};
     j["hotPixels"] = nlohmann::json::array();
     for (size_t i = 0; i < truth.hotPixels.size(); ++i)
         j["hotPixels"].push_back({{"x", truth.hotPixels[i].x}, {"y", truth.hotPixels[i].y}, {"signal", truth.hotSignal[i]}});

@@ -3,6 +3,8 @@
 #include "irenic/read_frame.h"
 #include "support/frames.h"
 
+#include <libraw/libraw.h>
+
 #include <QFile>
 #include <QProcess>
 #include <QTemporaryDir>
@@ -10,6 +12,8 @@
 
 using namespace irenic;
 using namespace irenic::test;
+
+Q_DECLARE_METATYPE(irenic::SensorFaults)
 
 class ShootTest : public QObject
 {
@@ -145,6 +149,161 @@ private slots:
         QVERIFY(!shoot(scene, o).ok());
     }
 
+    void faultsHaveTheVarianceThatIsTold_data()
+    {
+        QTest::addColumn<SensorFaults>("faults");
+        QTest::addColumn<float>("level");
+        const auto add = [](const char *name, float level, auto change) {
+            SensorFaults f;
+            change(f);
+            QTest::newRow(name) << f << level;
+        };
+        add("response", 0.6f, [](SensorFaults &f) { f.responseSpread = 0.05; });
+        add("dark current", 0.002f, [](SensorFaults &f) { f.darkElectrons = 40; });
+        add("companded", 0.3f, [](SensorFaults &f) { f.compandedBits = 8; });
+        add("smoothed", 0.3f, [](SensorFaults &f) { f.smoothing = 0.1; });
+        add("two gains, low", 0.02f, [](SensorFaults &f) { f.dualGain = true; });
+        add("two gains, high", 0.4f, [](SensorFaults &f) { f.dualGain = true; });
+        add("knee", 0.9f, [](SensorFaults &f) { f.knee = 0.4; });
+    }
+    void faultsHaveTheVarianceThatIsTold()
+    {
+        QFETCH(SensorFaults, faults);
+        QFETCH(float, level);
+        ShootOptions o;
+        o.iso = 800;
+        o.banding = o.hotPixelsPerMillion = 0;
+        o.faults = faults;
+        const Simulated s = simulate(flatScene({400, 400}, level, level, level), o);
+        double sum = 0, square = 0;
+        const double clean = double(s.truth.clean.at(1, 0));
+        for (int y = 4; y < 396; y += 2)
+            for (int x = 5; x < 396; x += 2) {
+                const double d = double(s.frame->linearAt(x, y)) - clean;
+                sum += d;
+                square += d * d;
+            }
+        const double n = 196.0 * 196, variance = square / n - sum * sum / (n * n);
+        const auto &curve = s.truth.curve;
+        const auto above = std::upper_bound(curve.begin(), curve.end(), std::pair(float(clean), 0.f));
+        const double share = (clean - double((above - 1)->first)) / double(above->first - (above - 1)->first), told = double((above - 1)->second) * (1 - share) + double(above->second) * share;
+        QVERIFY2(std::abs(variance / told - 1) < 0.06, qPrintable(QStringLiteral("%1 of %2").arg(variance).arg(told)));
+        QVERIFY(std::abs(sum / n) < 5 * std::sqrt(told / n) + 0.01 * clean);
+    }
+
+    void faultsLieWhereTheyBelong()
+    {
+        // Every one against the same shot without it: what differs, where, by how much.
+        ShootOptions o;
+        o.iso = 400;
+        o.banding = o.hotPixelsPerMillion = 0;
+        o.borderPx = 32;
+        const Scene scene = flatScene({400, 300}, 0.3f, 0.3f, 0.3f);
+        const Shot plain = shoot(scene, o).take();
+        const auto mean = [&](auto change, Rect where, int phaseX = -1, int phaseY = -1, int rowStep = 0) {
+            ShootOptions with = o;
+            change(with.faults);
+            const Shot shot = shoot(scene, with).take();
+            double sum = 0;
+            int n = 0;
+            for (int y = where.y; y < where.bottom(); ++y)
+                for (int x = where.x; x < where.right(); ++x)
+                    if ((phaseX < 0 || (x & 1) == phaseX) && (phaseY < 0 || (y & 1) == phaseY) && (rowStep == 0 || (y - 32) % rowStep == 0)) {
+                        sum += double(shot.samples.at(x, y)) - double(plain.samples.at(x, y));
+                        ++n;
+                    }
+            return sum / n;
+        };
+        const Rect lit{32, 32, 400, 300}, masked{0, 0, 32, 332};
+        const double green = double(plain.truth.clean.at(33, 32)) * (kCameraWhite14 - kCameraBlack14);
+        const auto drift = [](SensorFaults &f) { f.blackDrift = {0, 12, 0, 0}; };
+        QVERIFY(std::abs(mean(drift, lit, 1, 0) - 12) < 0.1 && std::abs(mean(drift, lit, 0, 0)) < 0.1 && std::abs(mean(drift, masked, 1, 0) - 12) < 0.1);
+        const auto imbalance = [](SensorFaults &f) { f.greenImbalance = 0.05; };
+        QVERIFY2(std::abs(mean(imbalance, lit, 0, 1) / (0.05 * green) - 1) < 0.1, qPrintable(QString::number(mean(imbalance, lit, 0, 1))));
+        QVERIFY(std::abs(mean(imbalance, lit, 1, 0)) < 1);
+        const auto stripes = [](SensorFaults &f) { f.phaseStripes = 0.2; };
+        QVERIFY(std::abs(mean(stripes, lit, 1, 0, 12) / (-0.2 * green) - 1) < 0.1);
+        QVERIFY(std::abs(mean(stripes, {32, 33, 400, 11})) < 1);
+        const auto glow = [](SensorFaults &f) { f.glowElectrons = 2000; };
+        QVERIFY(mean(glow, {422, 322, 10, 10}) > 200 && std::abs(mean(glow, {32, 32, 40, 40})) < 5 && std::abs(mean(glow, masked)) < 0.5);
+        const auto rows = [](SensorFaults &f) { f.rowDrift = 8; };
+        const double read = plain.truth.readNoiseElectrons / plain.truth.fullWellElectrons * (kCameraWhite14 - kCameraBlack14);
+        QVERIFY(std::abs(mean(rows, {0, 300, 432, 32}) - mean(rows, {0, 0, 432, 32}) - 8 * read * 300 / 332) < 0.05 * read);
+        const auto telegraph = [](SensorFaults &f) { f.telegraphPerMillion = 20000; };
+        ShootOptions flickering = o;
+        telegraph(flickering.faults);
+        flickering.sensorSeed = 5;
+        const Shot one = shoot(scene, flickering).take();
+        flickering.faults = {};
+        const Shot without = shoot(scene, flickering).take();
+        int moved = 0;
+        for (int y = 32; y < 332; ++y)
+            for (int x = 32; x < 432; ++x)
+                moved += std::abs(int(one.samples.at(x, y)) - int(without.samples.at(x, y))) > 2.5 * read;
+        QVERIFY2(moved > 1000 && moved < 1400, qPrintable(QString::number(moved))); // half of 2400
+    }
+
+    void cornersAreBlurredMore()
+    {
+        Scene dots = flatScene({401, 301}, 0.01f, 0.01f, 0.01f);
+        for (const auto &[x, y] : {std::pair{200, 150}, {20, 16}})
+            for (size_t c = 0; c < 3; ++c)
+                dots.rgb[size_t(y * 401 + x) * 3 + c] = 20;
+        ShootOptions o;
+        o.cornerBlurPx = 2;
+        const Shot shot = shoot(dots, o).take();
+        QVERIFY(shot.truth.clean.at(200, 150) > 3 * shot.truth.clean.at(20, 16));
+    }
+
+    void clippedAndCompandedFilesAreReadAlike()
+    {
+        const QTemporaryDir dir;
+        const Scene scene = makeScene({300, 200});
+        for (const auto &[clipped, bits, lossless] : {std::tuple{true, 0, true}, {false, 10, false}, {true, 8, true}, {false, 12, false}}) {
+            ShootOptions o;
+            o.faults.clippedBlack = clipped;
+            o.faults.compandedBits = bits;
+            o.lossless = lossless;
+            const Shot shot = shoot(scene, o).take();
+            const auto file = dir.filePath(QStringLiteral("%1-%2.dng").arg(clipped).arg(bits)).toStdString();
+            QVERIFY(writeShot(file, shot, o));
+            const auto frame = readFrame(file);
+            QVERIFY(frame);
+            QVERIFY(sameBits(frame.value()->samples.constView(), shot.samples.constView()));
+            QCOMPARE(frame.value()->levels.black[0], clipped ? 0.f : float(kCameraBlack14));
+            QCOMPARE(frame.value()->levels.white, float(clipped ? kCameraWhite14 - kCameraBlack14 : kCameraWhite14));
+            LibRaw raw; // somebody else's reader
+            QCOMPARE(raw.open_file(file.c_str()), int(LIBRAW_SUCCESS));
+            QCOMPARE(raw.unpack(), int(LIBRAW_SUCCESS));
+            for (int y = 0; y < 200; y += 7)
+                for (int x = 0; x < 300; x += 3)
+                    QVERIFY2(raw.imgdata.rawdata.raw_image[size_t(y) * raw.imgdata.sizes.raw_pitch / 2 + size_t(x)] == shot.samples.at(x, y), qPrintable(QStringLiteral("%1 %2 %3: %4 %5 %6").arg(clipped).arg(bits).arg(lossless).arg(x).arg(y).arg(raw.imgdata.sizes.raw_pitch)));
+        }
+    }
+
+    void finishedPicturesLookLikeTheScene()
+    {
+        const QTemporaryDir dir;
+        ShootOptions o;
+        o.iso = 200;
+        const Scene scene = flatScene({200, 150}, 0.2f, 0.2f, 0.2f);
+        const Shot shot = shoot(scene, o).take();
+        for (const QString name : {"a.jpg", "a.tif"}) {
+            const auto file = dir.filePath(name).toStdString();
+            QVERIFY(writeFinished(file, shot, o, {}));
+            const auto frame = readFrame(file);
+            QVERIFY(frame);
+            QVERIFY(frame.value()->kind == FrameKind::Rendered);
+            QCOMPARE(frame.value()->shooting.iso, 200.0);
+            const float red = frame.value()->linearAt(60, 60, 0), green = frame.value()->linearAt(60, 60, 1);
+            QVERIFY2(green > 0.12f && green < 0.3f && std::abs(red / green - 1) < 0.5f, qPrintable(QStringLiteral("%1 %2").arg(double(red)).arg(double(green))));
+            QVERIFY(!writeFinished(file, shot, o, {})); // never replaces
+        }
+        QVERIFY(!writeFinished(dir.filePath("a.png").toStdString(), shot, o, {}));
+        QVERIFY(!writeFinished(dir.filePath("b.jpg").toStdString(), shot, o, {0, 0.5}));
+        QVERIFY(!QFile::exists(dir.filePath("b.jpg")));
+    }
+
     void wrongSettingsAreRefused()
     {
         const Scene scene = flatScene({64, 64}, 0.1f, 0.1f, 0.1f);
@@ -159,6 +318,13 @@ private slots:
         QVERIFY(refused([](ShootOptions &o) { o.orientation = 9; }));
         QVERIFY(refused([](ShootOptions &o) { o.lensBlurPx = 30; }));
         QVERIFY(refused([](ShootOptions &o) { o.cut = {60, 60, 20, 20}; }));
+        QVERIFY(refused([](ShootOptions &o) { o.cornerBlurPx = -1; }));
+        QVERIFY(refused([](ShootOptions &o) { o.faults.responseSpread = 0.5; }));
+        QVERIFY(refused([](ShootOptions &o) { o.faults.darkElectrons = -1; }));
+        QVERIFY(refused([](ShootOptions &o) { o.faults.blackDrift[2] = 500; }));
+        QVERIFY(refused([](ShootOptions &o) { o.faults.compandedBits = 7; }));
+        QVERIFY(refused([](ShootOptions &o) { o.faults.smoothing = 0.3; }));
+        QVERIFY(refused([](ShootOptions &o) { o.faults.knee = std::nan(""); }));
         QVERIFY(!refused([](ShootOptions &) {}));
     }
 
@@ -183,6 +349,11 @@ private slots:
         o.seed = 9;
         o.cfa = *CfaPattern::fromName("GBRG");
         QVERIFY(sameBits(frame.value()->samples.constView(), shoot(scene, o).value().samples.constView()));
+        // Faults and a finished picture, by their flags.
+        const Ran faulty = run("irenic-shoot", {dir.filePath("scene.pfm"), "--out", dir.filePath("f.dng"), "--companded", "10", "--black-drift", "4,0,0,-4", "--smoothing", "0.05", "--finished", dir.filePath("f.jpg"), "--quality", "80"});
+        QVERIFY2(faulty.status == 0, faulty.err.constData());
+        QVERIFY(readFrame(dir.filePath("f.dng").toStdString()) && readFrame(dir.filePath("f.jpg").toStdString()));
+        QVERIFY(run("irenic-shoot", {dir.filePath("scene.pfm"), "--out", dir.filePath("g.dng"), "--companded", "3"}).status != 0);
         const Ran again = run("irenic-shoot", {dir.filePath("scene.pfm"), "--out", dir.filePath("a.dng")});
         QVERIFY2(again.status != 0 && again.err.contains("already there"), "never replaces a file");
         QVERIFY(run("irenic-shoot", {dir.filePath("none.pfm"), "--out", dir.filePath("b.dng")}).status != 0);

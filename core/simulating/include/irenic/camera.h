@@ -19,12 +19,34 @@ struct Scene {
 /// Reads a scene from a PFM file (three channels, taken as linear) or a TIFF (float: linear; integers: sRGB-encoded).
 Result<Scene> readScene(const std::filesystem::path &file);
 
+/// What sensors do beside the plain law; nothing of it unless it is asked for. What belongs to the sensor and not to the moment is decided by
+/// ShootOptions::sensorSeed.
+struct SensorFaults {
+    double responseSpread = 0;         ///< sigma of the pixels' gains about 1; 0 .. 0.1
+    double columnSpread = 0;           ///< likewise of whole columns' gains
+    double darkElectrons = 0;          ///< dark current that every pixel collects, the masked border too; its mean is in the black level, its shot noise is not; 0 .. 1000
+    double glowElectrons = 0;          ///< what the amplifier in the lower right corner adds there; a tenth of the diagonal away 1/e of it; 0 .. 100000
+    std::array<float, 4> blackDrift{}; ///< how much higher black lies than the file says, in stored numbers, by place in the active area's pattern; -100 .. 100
+    double rowDrift = 0;               ///< how much higher black lies in the last row than in the first, in read-noise sigmas; -10 .. 10
+    bool clippedBlack = false;         ///< black is taken off before storing, and what lies below is lost
+    int compandedBits = 0;             ///< 8 .. 12: samples are stored through a square-root table of so many bits; 0: as they are
+    double smoothing = 0;              ///< share that each of a sample's four nearest neighbours of its colour has in it; 0 .. 0.2
+    bool dualGain = false;             ///< above an eighth of full scale read noise is four times as large
+    double greenImbalance = 0;         ///< by how much the greens in rows of blue see more; -0.1 .. 0.1
+    double phaseStripes = 0;           ///< share of the light that every twelfth row loses to pixels that focus; 0 .. 0.5
+    double telegraphPerMillion = 0;    ///< pixels that in half of all frames lie 3 to 12 read-noise sigmas too high or too low
+    double noisyShare = 0;             ///< share of the pixels whose read noise is three times as large; 0 .. 0.1
+    double knee = 1;                   ///< signal from which the response bends, towards 1 for any light; 0.3 .. 1
+    bool operator==(const SensorFaults &) const = default;
+};
+
 /// How the simulated camera "Tarn Bench-1" is set, or "Tarn Bench-X" with its six-by-six sensor.
 struct ShootOptions {
     int iso = 3200; ///< 100 .. 204800
     uint64_t seed = 1;
     CfaPattern cfa{};
     bool sixBySix = false;    ///< its pattern takes the place of `cfa`
+    double cornerBlurPx = 0;  ///< sigma of a blur that comes on top towards the corners; 0 .. 3
     double lensBlurPx = 0.5;  ///< sigma of lens and low-pass filter; 0 .. 3. Without it fine scenes alias as no lens lets them
     double vignettingEv = 0;  ///< light lost at the corners of the cut, in EV; grows with the square of the distance from its middle; 0 .. 5
     double lateralRed = 0;    ///< by how many thousandths the red image is larger than the green one; -5 .. 5
@@ -40,14 +62,19 @@ struct ShootOptions {
     double banding = 0.25;                         ///< sigma of row and column offsets, in read-noise sigmas
     std::array<float, 4> blackOffsets{0, 0, 0, 0}; ///< added to the black level, by place in the active area's pattern
     std::string dateTime = "2031:10:18 23:41:07";
-    Rect cut{};                          ///< part of the scene; empty takes all
+    Rect cut{}; ///< part of the scene; empty takes all
+    SensorFaults faults{};
+    int black() const; ///< of the stored numbers, without blackOffsets
+    int white() const;
     Colour colourAt(int x, int y) const; ///< counted from the active area's corner; not negative
 };
 
 /// What the camera knows and the photographer does not.
 struct ShotTruth {
-    Plane<float> clean; ///< stored-size mosaic of linear signal before any noise, unclipped above 1; 0 on masked borders
-    NoiseModel noise;   ///< the same law for every channel
+    Plane<float> clean; ///< stored-size mosaic of linear signal before any noise and fault but the knee, unclipped above 1; 0 on masked borders
+    NoiseModel noise;   ///< the same law for every channel; of the plain sensor with its dark current
+    /// Variance of a good pixel with every fault, at a clean signal: what `noise` says where there are none.
+    std::vector<std::pair<float, float>> curve;
     double readNoiseElectrons = 0;
     double fullWellElectrons = 0;   ///< electrons at the white level
     std::vector<PixelAt> hotPixels; ///< stored coordinates
@@ -68,6 +95,14 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &options, const RunCon
 
 /// Writes the shot as a raw DNG with every tag that the specification asks for. Refuses to replace a file.
 Status writeShot(const std::filesystem::path &file, const Shot &shot, const ShootOptions &options, const RunContext &run = {});
+
+/// The finished picture that a camera makes of the shot: developed as shot, sharpened, encoded. A JPEG (.jpg) stores colours at half size.
+struct FinishOptions {
+    int quality = 90;        ///< of a JPEG, 1 .. 100, by the scale of Annex K's tables
+    double sharpening = 0.5; ///< share of what a blur of one pixel takes away that is added again; 0 .. 3
+};
+/// Writes it, a JPEG or a 16-bit TIFF by the name's ending, with its ISO. Refuses to replace a file.
+Status writeFinished(const std::filesystem::path &file, const Shot &shot, const ShootOptions &options, const FinishOptions &finish);
 
 /// Writes the truth: FILE.json (noise law, hot pixels) and FILE.tif (clean mosaic, 32-bit float). Refuses to replace.
 Status writeTruth(const std::filesystem::path &stem, const ShotTruth &truth);
