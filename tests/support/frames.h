@@ -5,6 +5,7 @@
 #include "irenic/clean.h"
 
 #include <QByteArray>
+#include <QMetaType>
 #include <QString>
 #include <QStringList>
 
@@ -75,3 +76,5 @@ Ran run(const QString &program, const QStringList &arguments);
 QStringList exifOf(const QString &file, const QStringList &tags);
 
 } // namespace irenic::test
+
+Q_DECLARE_METATYPE(irenic::SensorFaults)

@@ -5,6 +5,7 @@
 #include "frame/linearizer.h"
 #include "irenic/measure_noise.h"
 #include "irenic/text.h"
+#include "law/censored.h"
 #include "law/line_fit.h"
 #include "law/noise_law.h"
 #include "noise/band_noise.h"
@@ -22,9 +23,10 @@ namespace {
 
 constexpr int kMinSidePx = 16;
 constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
-constexpr double kTrusted = 0.4;         ///< confidence below which the file's own profile is believed rather than the measurement
-constexpr double kAgreement = 1.25;      ///< ratio of sigmas up to which two descriptions agree
-constexpr double kMeasuredAsWell = 1.05; ///< ratio of sigmas below which it does not matter which is taken
+constexpr double kTrusted = 0.4;            ///< confidence below which the file's own profile is believed rather than the measurement
+constexpr double kAgreement = 1.25;         ///< ratio of sigmas up to which two descriptions agree
+constexpr float kLeastReadElectrons = 0.4f; ///< of any sensor that takes photographs; an electron's signal is the slope of its law. A black level that drifts hides the read noise
+constexpr double kMeasuredAsWell = 1.05;    ///< ratio of sigmas below which it does not matter which is taken
 
 /// The frame's noise in the words a photographer uses, at its median green tone.
 void describe(const Frame &frame, NoiseReport &report)
@@ -67,6 +69,23 @@ double varianceOfRounding(const Frame &frame)
     return step * step / 12;
 }
 
+/// The signal below which a mosaic's numbers are missing, since the camera or what converted its file stored none below 0.
+std::optional<double> censoredAt(const Frame &frame)
+{
+    constexpr double kStacked = 0.001; // share of the samples at 0 that dead pixels do not reach
+    const auto black = frame.levels.blackOfCell();
+    const double lowest = double(*std::min_element(black.begin(), black.end()));
+    if (lowest <= 0)
+        return 0;
+    const Rect &a = frame.active;
+    int64_t zeros = 0;
+    for (int y = a.y; y < a.bottom(); ++y)
+        zeros += std::count(frame.samples.row(y) + a.x, frame.samples.row(y) + a.right(), 0);
+    if (double(zeros) < kStacked * double(a.size().area()))
+        return std::nullopt;
+    return -lowest / (double(frame.levels.white) - lowest);
+}
+
 LawInput lawInputOf(const Frame &frame, const Linearizer &levels)
 {
     const Rect &a = frame.active;
@@ -79,8 +98,8 @@ LawInput lawInputOf(const Frame &frame, const Linearizer &levels)
     // Cells are counted from even places. Samples at stored 0 may have been clipped by the camera; a black level at 0 makes that certain.
     in.area = {a.x + (a.x & 1), a.y + (a.y & 1), a.width - (a.x & 1), a.height - (a.y & 1)};
     in.sampling = QuadSampling::twoByTwo();
-    in.clippedAtBlack = *std::min_element(frame.levels.black.begin(), frame.levels.black.end()) <= 0;
-    const int darkest = in.clippedAtBlack ? -1 : 0;
+    in.censoredAt = censoredAt(frame);
+    const int darkest = in.censoredAt ? -1 : 0;
     in.value = [&frame, &levels, darkest](int x, int y, size_t) { return int(frame.samples.at(x, y)) > darkest ? levels.linear(x, y) : kNothing; };
     return in;
 }
@@ -111,17 +130,18 @@ std::string oneDecimal(double v)
 }
 
 /// Whether a law lower than the measured one may be believed: where texture is everywhere nothing contradicts it; where it is in many places, the calmest tones must agree with it.
-Result<bool> floorSupports(const Frame &frame, const std::array<NoiseModel, 4> &lower, double confidence, bool clippedAtBlack, const RunContext &run)
+Result<bool> floorSupports(const Frame &frame, const std::array<NoiseModel, 4> &lower, double confidence, std::optional<double> censored, const RunContext &run)
 {
     constexpr double kTextureEverywhere = 0.5;
     if (confidence < kTextureEverywhere || frame.kind != FrameKind::Mosaic)
         return confidence < kTextureEverywhere;
-    const auto points = measureNoiseFloor(frame, lower, clippedAtBlack, run);
+    const auto points = measureNoiseFloor(frame, lower, censored, run);
     if (!points)
         return points.error();
     std::vector<double> ratios;
     for (const FloorPoint &p : points.value())
-        ratios.push_back(p.ratio);
+        if (!reachesBlack(p.mean[0], double(lower[0].sigmaAt(float(p.mean[0]))), censored))
+            ratios.push_back(p.ratio);
     std::sort(ratios.begin(), ratios.end());
     return ratios.size() >= 2 && ratios[1] < kAgreement * kAgreement; // not one tone alone
 }
@@ -139,12 +159,12 @@ double ratioTo(const std::array<NoiseModel, 4> &other, const Frame &frame, const
 }
 
 /// Takes a law from elsewhere where texture has raised what was measured; true where it did.
-Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose, const Frame &frame, bool clippedAtBlack, NoiseReport &report, const RunContext &run)
+Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose, const Frame &frame, std::optional<double> censored, NoiseReport &report, const RunContext &run)
 {
     const double ratio = ratioTo(other, frame, report);
     if (ratio <= kMeasuredAsWell || report.confidence >= kSureOfLaw)
         return false;
-    const Result<bool> supported = floorSupports(frame, other, report.confidence, clippedAtBlack, run);
+    const Result<bool> supported = floorSupports(frame, other, report.confidence, censored, run);
     if (!supported || !supported.value())
         return supported;
     report.cells = other;
@@ -154,7 +174,7 @@ Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose
 }
 
 /// Holds the measured law against the file's own, and takes that where the frame itself says too little, or where texture has raised what it says.
-Status crossCheck(const Frame &frame, bool clippedAtBlack, NoiseReport &report, const RunContext &run)
+Status crossCheck(const Frame &frame, std::optional<double> censored, NoiseReport &report, const RunContext &run)
 {
     const std::vector<NoiseModel> profile = profileOf(frame);
     if (profile.empty())
@@ -172,7 +192,7 @@ Status crossCheck(const Frame &frame, bool clippedAtBlack, NoiseReport &report, 
         report.confidenceReason = "Too few smooth areas to measure by; the noise is taken from what the file says of its camera.";
         return {};
     }
-    const Result<bool> taken = takeLower(ofCells, "what the file says of its camera", frame, clippedAtBlack, report, run);
+    const Result<bool> taken = takeLower(ofCells, "what the file says of its camera", frame, censored, report, run);
     if (!taken)
         return taken.error();
     if (taken.value())
@@ -204,7 +224,7 @@ Status askEarlierFrames(const Frame &frame, const LawInput &input, const KnownCa
         report.lawFrames = known.lawFrames;
         return {};
     }
-    const Result<bool> taken = takeLower(known.cells, ("that of " + whose).c_str(), frame, input.clippedAtBlack, report, run);
+    const Result<bool> taken = takeLower(known.cells, ("that of " + whose).c_str(), frame, input.censoredAt, report, run);
     if (!taken)
         return taken.error();
     if (taken.value())
@@ -248,7 +268,7 @@ Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &repo
     constexpr double kAgreeing = 0.8; // share of the directions from which on nothing but noise is there
     constexpr size_t kFewestTones = 4, kEnoughTones = 6;
     for (int round = 0; round < kRounds; ++round) {
-        const auto points = measureNoiseFloor(frame, report.cells, input.clippedAtBlack, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
+        const auto points = measureNoiseFloor(frame, report.cells, input.censoredAt, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
         if (!points)
             return points.error();
         if (points.value().empty())
@@ -258,10 +278,12 @@ Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &repo
             agreeing.push_back(p.agreeing);
         for (size_t cell = 0; cell < report.cells.size(); ++cell) {
             const NoiseModel law = report.cells[cell];
+            const StoredNoise stored(law, input.censoredAt);
             std::vector<LinePoint> line;
             for (const FloorPoint &p : points.value()) {
-                const double sigma = double(law.sigmaAt(float(p.mean[cell])));
-                line.push_back({p.mean[cell], std::min(p.ratio, 1.0) * sigma * sigma, double(p.patches) / 4});
+                const auto variance = [&](double signal) { return std::pow(double(law.sigmaAt(float(signal))), 2); };
+                const double signal = double(stored.signalAt(float(p.mean[cell])));
+                line.push_back({signal, std::min(p.ratio, 1.0) * variance(signal), double(p.patches) / 4});
             }
             const LineFit fit = fitNoiseLine(line, input.varianceFloor, input.readVariance);
             report.cells[cell] = {float(fit.slope), float(fit.intercept)};
@@ -321,6 +343,8 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
     if (mosaic) {
         if (const Status lowered = lowerToFloor(frame, input, report, stage(run, 0.4, 0.6)); !lowered)
             return lowered.error();
+        for (NoiseModel &m : report.cells)
+            m.readVariance = std::max(m.readVariance, kLeastReadElectrons * kLeastReadElectrons * m.shotGain * m.shotGain);
         shareGreenLaw(frame.cfa, report.cells);
     }
     describe(frame, report); // finds the mid-tone
@@ -328,7 +352,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
         if (const Status asked = askEarlierFrames(frame, input, known, law.value().blocks, report, quiet); !asked)
             return asked.error();
-        if (const Status checked = crossCheck(frame, input.clippedAtBlack, report, quiet); !checked)
+        if (const Status checked = crossCheck(frame, input.censoredAt, report, quiet); !checked)
             return checked.error();
         Result<Banding> banding = measureBanding(frame, report.cells, stage(run, 0.6, 0.8));
         if (!banding)
@@ -346,7 +370,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         report.confidence = sureOf(bands.value().noiseShare, law.value().scatter) * plausibleAtIso(frame, report);
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
         const auto measured = report.cells;
-        if (const Status checked = crossCheck(frame, input.clippedAtBlack, report, quiet); !checked)
+        if (const Status checked = crossCheck(frame, input.censoredAt, report, quiet); !checked)
             return checked.error();
         if (report.cells != measured) { // the spectrum is told in units of the law
             bands = measureBandNoise(frame, report.cells, quiet);

@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "frame/linearizer.h"
+#include "law/censored.h"
 
 #include <Eigen/Dense>
 #include <Eigen/Eigenvalues>
@@ -41,13 +42,13 @@ constexpr size_t cellOf(int x, int y)
 }
 
 /// False where it is clipped.
-bool fill(Patch &p, const Frame &frame, const Linearizer &levels, int x0, int y0, const std::array<NoiseModel, 4> &law, bool clippedAtBlack)
+bool fill(Patch &p, const Frame &frame, const Linearizer &levels, int x0, int y0, const std::array<StoredNoise, 4> &law, bool censored)
 {
     p.mean = {};
     for (int y = 0; y < kSide; ++y)
         for (int x = 0; x < kSide; ++x) {
             const float v = levels.linear(x0 + x, y0 + y);
-            if (!(v < kClipGuard) || (!clippedAtBlack && frame.samples.at(x0 + x, y0 + y) == 0))
+            if (!(v < kClipGuard) || (!censored && frame.samples.at(x0 + x, y0 + y) == 0))
                 return false;
             p.deviation[size_t(y * kSide + x)] = v;
             p.mean[cellOf(x, y)] += v * kShareOfCell;
@@ -55,7 +56,7 @@ bool fill(Patch &p, const Frame &frame, const Linearizer &levels, int x0, int y0
     std::array<float, 4> sigma;
     for (size_t c = 0; c < 4; ++c) {
         sigma[c] = law[c].sigmaAt(p.mean[c]);
-        if (!(sigma[c] > 0) || (clippedAtBlack && p.mean[c] < 3 * sigma[c]))
+        if (!(sigma[c] > 0))
             return false;
         p.tone += p.mean[c] / 4;
     }
@@ -88,7 +89,7 @@ Eigen::MatrixXf squaresOf(const std::vector<const Patch *> &patches, const Eigen
     return (rows * directions).array().square().matrix();
 }
 
-std::optional<FloorPoint> readTone(std::vector<const Patch *> patches)
+std::optional<FloorPoint> readTone(std::vector<const Patch *> patches, double calmShare)
 {
     std::array<std::vector<const Patch *>, 2> folds, wide;
     for (const Patch *p : patches)
@@ -107,7 +108,7 @@ std::optional<FloorPoint> readTone(std::vector<const Patch *> patches)
         const Eigen::VectorXf unrest = squares.rightCols(squares.cols() - kRead).rowwise().sum();
         std::vector<int> order(readFrom.size());
         std::iota(order.begin(), order.end(), 0);
-        const size_t calm = std::max<size_t>(kFewest, size_t(kCalmShare * double(order.size())));
+        const size_t calm = std::max<size_t>(kFewest, size_t(calmShare * double(order.size())));
         std::nth_element(order.begin(), order.begin() + ptrdiff_t(calm), order.end(), [&](int i, int j) { return unrest[i] != unrest[j] ? unrest[i] < unrest[j] : i < j; });
         std::sort(order.begin(), order.begin() + ptrdiff_t(calm)); // sums in the order of the frame
         for (size_t i = 0; i < calm; ++i) {
@@ -124,7 +125,7 @@ std::optional<FloorPoint> readTone(std::vector<const Patch *> patches)
 
 } // namespace
 
-Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, bool clippedAtBlack, const RunContext &run)
+Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const RunContext &run)
 {
     const Rect &a = frame.active;
     std::vector<FloorPoint> points;
@@ -134,6 +135,7 @@ Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std:
     const int step = std::max(4, int(std::sqrt(double(a.size().area()) / kMostPatches)) & ~1);
     const int left = a.x + (a.x & 1), top = a.y + (a.y & 1), across = (a.right() - kSide - left) / step + 1, down = (a.bottom() - kSide - top) / step + 1;
     const Linearizer levels(frame);
+    const std::array<StoredNoise, 4> stored{StoredNoise{law[0], censoredAt}, {law[1], censoredAt}, {law[2], censoredAt}, {law[3], censoredAt}};
     std::vector<std::vector<Patch>> rows(static_cast<size_t>(down));
     const Status collected = parallelFor(down, stage(run, 0, 0.3), [&](int j) {
         rows[size_t(j)].reserve(size_t(across));
@@ -141,7 +143,7 @@ Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std:
             Patch p;
             const int x = left + i * step, y = top + j * step;
             p.odd = ((x / kFoldPx) + (y / kFoldPx)) & 1;
-            if (fill(p, frame, levels, x, y, law, clippedAtBlack))
+            if (fill(p, frame, levels, x, y, stored, censoredAt.has_value()))
                 rows[size_t(j)].push_back(p);
         }
     });
@@ -155,7 +157,9 @@ Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std:
     const size_t tones = std::min<size_t>(kMostTones, all.size() / kPatchesPerTone);
     std::vector<std::optional<FloorPoint>> found(tones);
     const Status read = parallelFor(int(tones), stage(run, 0.3, 1), [&](int t) {
-        found[size_t(t)] = readTone({all.begin() + ptrdiff_t(size_t(t) * all.size() / tones), all.begin() + ptrdiff_t((size_t(t) + 1) * all.size() / tones)});
+        const auto first = all.begin() + ptrdiff_t(size_t(t) * all.size() / tones), last = all.begin() + ptrdiff_t((size_t(t) + 1) * all.size() / tones);
+        const float middle = (*(first + (last - first) / 2))->tone;
+        found[size_t(t)] = readTone({first, last}, reachesBlack(double(middle), double(law[0].sigmaAt(middle)), censoredAt) ? 1 : kCalmShare);
     });
     if (!read)
         return read.error();

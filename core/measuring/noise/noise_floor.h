@@ -3,12 +3,14 @@
 
 #include "irenic/noise.h"
 
+#include <optional>
+
 namespace irenic {
 
 /// The noise of one tone of a mosaic, read below its texture.
 struct FloorPoint {
-    std::array<double, 4> mean; ///< signal of each cell of the pattern
-    double ratio;               ///< the noise's variance over what the law says
+    std::array<double, 4> mean; ///< of each cell of the pattern, as stored
+    double ratio;               ///< the noise's variance over what the law says, of what is stored of either
     size_t patches;             ///< that it was read from
     double agreeing;            ///< share of the directions that hold no more than it: 1 where there is nothing but noise, near 0 where texture is everywhere
 };
@@ -19,8 +21,14 @@ struct FloorPoint {
 /// not read. Source: the least eigenvalues of patches' covariance, as in Pyatykh, Hesser, Zheng, "Image noise level estimation by principal component
 /// analysis", IEEE Trans. Image Process. 22(2), 2013, and Chen, Zhu, Heng, "An efficient statistical method for image noise level estimation", ICCV 2015; halves
 /// and tones are ours.
-/// @param clippedAtBlack numbers below black are missing: tones that reach down to there are left out
+/// Where noise is censored, calm patches are those that lost most of it: there all patches of a tone are read.
+/// @param censoredAt signals below it were stored as it; where nothing was, a patch with a stored 0 in it is left out
 /// Empty where the frame is too small. Fails only with Cancelled.
-Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, bool clippedAtBlack, const RunContext &run);
+Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const RunContext &run);
+/// Whether part of the noise about a signal is missing.
+inline bool reachesBlack(double mean, double sigma, std::optional<double> censoredAt)
+{
+    return censoredAt && mean - *censoredAt < 3 * sigma;
+}
 
 } // namespace irenic

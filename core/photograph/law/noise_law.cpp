@@ -2,6 +2,7 @@
 #include "law/noise_law.h"
 
 #include "base/parallel.h"
+#include "law/censored.h"
 #include "law/line_fit.h"
 
 #include <cmath>
@@ -109,7 +110,7 @@ std::vector<Candidate> candidatesOf(const std::vector<Block> &blocks, const LawI
 
 /// One point of the noise line per tone: the calmest blocks' mean and the median of their diagonal energy.
 /// @param scatter the same tones' spread of that energy, as the standard deviation of its logarithm
-std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t quads, std::vector<double> &scatter)
+std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t quads, std::optional<double> censoredAt, std::vector<double> &scatter)
 {
     // Median over mean of chi-square with that many degrees of freedom (Wilson and Hilferty).
     const double root = 1 - 2 / (9.0 * double(quads)), medianOfMean = root * root * root;
@@ -132,7 +133,15 @@ std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t qua
         scatter.push_back(std::sqrt(std::max(0.0, squares / double(calm) - logs * logs / double(calm * calm))));
         std::nth_element(tone.begin(), tone.begin() + std::ptrdiff_t(calm / 2), tone.end(),
                          [](const Candidate &p, const Candidate &q) { return p.diagonal < q.diagonal; });
-        points.push_back({mean / double(calm), double(tone[calm / 2].diagonal) / medianOfMean, double(calm)});
+        LinePoint point{mean / double(calm), double(tone[calm / 2].diagonal) / medianOfMean, double(calm)};
+        if (censoredAt) {
+            const auto whole = wholeMoments({point.x - *censoredAt, point.y});
+            if (!whole)
+                continue;
+            point.x = whole->mean + *censoredAt;
+            point.y = whole->variance;
+        }
+        points.push_back(point);
     }
     return points;
 }
@@ -147,7 +156,7 @@ NoiseLaw fitCells(const std::vector<Block> &blocks, const LawInput &in, const st
     std::vector<LineFit> own(count);
     std::vector<double> weight(count, 0), scatter;
     for (size_t cell = 0; cell < count; ++cell) {
-        const auto points = pointsOf(candidatesOf(blocks, in, cell, guess, trustGuess), in.sampling.cells[cell].size(), scatter);
+        const auto points = pointsOf(candidatesOf(blocks, in, cell, guess, trustGuess), in.sampling.cells[cell].size(), in.censoredAt, scatter);
         own[cell] = fitNoiseLine(points, in.varianceFloor, in.readVariance);
         for (const LinePoint &p : points)
             weight[cell] += p.weight;

@@ -27,7 +27,8 @@ struct LawInput {
     /// Linear signal at (x, y) of a cell, 1 where the sensor clips; NaN where the number stored says nothing.
     std::function<float(int x, int y, size_t cell)> value;
     double varianceFloor = 0;           ///< what rounding alone leaves
-    bool clippedAtBlack = false;        ///< numbers below black are missing, so dark tones show only half their noise
+    bool clippedAtBlack = false;        ///< numbers below black are missing, and dark tones say nothing
+    std::optional<double> censoredAt;   ///< signals below this one were stored as it; the noise of dark tones is worked out from what is left of it
     std::optional<double> readVariance; ///< where it is known: the line's intercept is then given
 };
 

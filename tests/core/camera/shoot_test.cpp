@@ -13,8 +13,6 @@
 using namespace irenic;
 using namespace irenic::test;
 
-Q_DECLARE_METATYPE(irenic::SensorFaults)
-
 class ShootTest : public QObject
 {
     Q_OBJECT

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/random.h"
 #include "irenic/measure_noise.h"
 #include "irenic/noise.h"
+#include "law/censored.h"
 #include "law/line_fit.h"
 #include "noise/optical_black.h"
 #include "raw/tiff_tree.h"
@@ -277,6 +279,86 @@ private slots:
         std::stop_source stop;
         stop.request_stop();
         QCOMPARE(measureNoise(*simulate(makeScene({200, 200}), {}).frame, {1, stop.get_token(), {}}).error().code, ErrorCode::Cancelled);
+    }
+
+    void clippedNoiseIsWorkedOut_data()
+    {
+        QTest::addColumn<double>("mean");
+        for (const double mean : {-0.5, 0.0, 0.6, 2.0, 7.0})
+            QTest::addRow("%g sigma", mean) << mean;
+    }
+    void clippedNoiseIsWorkedOut()
+    {
+        QFETCH(double, mean);
+        constexpr double kSigma = 0.003;
+        constexpr int n = 400000;
+        double sum = 0, square = 0;
+        for (int i = 0; i < n; ++i) {
+            const double v = std::max(0.0, kSigma * (mean + RandomAt(4, 5, i, 0).gaussian()));
+            sum += v;
+            square += v * v;
+        }
+        const Moments stored{sum / n, square / n - sum * sum / n / n};
+        const auto whole = wholeMoments(stored);
+        QVERIFY(whole);
+        QVERIFY2(std::abs(std::sqrt(whole->variance) / kSigma - 1) < 0.02, qPrintable(QString::number(std::sqrt(whole->variance) / kSigma)));
+        QVERIFY(std::abs(whole->mean / kSigma - mean) < 0.03);
+        if (mean < 0)
+            return; // light is not negative
+        // The law tells the same from the other side.
+        const StoredNoise law({0, float(kSigma * kSigma)}, 0.0);
+        QVERIFY(std::abs(double(law.sigmaAt(float(stored.mean))) / std::sqrt(stored.variance) - 1) < 0.02);
+        QVERIFY(std::abs(double(law.signalAt(float(stored.mean))) / kSigma - mean) < 0.03);
+        const StoredNoise plain({1e-3f, 1e-5f}, std::nullopt);
+        QCOMPARE(plain.sigmaAt(0.1f), NoiseModel({1e-3f, 1e-5f}).sigmaAt(0.1f));
+        QCOMPARE(plain.signalAt(0.1f), 0.1f);
+    }
+    void nothingIsSaidOfWhatIsAlmostAllClipped()
+    {
+        QVERIFY(!wholeMoments({0.001, 0.0001}));
+        QVERIFY(!wholeMoments({0, 0}));
+    }
+
+    void sensorsFaultsLeaveTheLaw_data()
+    {
+        QTest::addColumn<SensorFaults>("faults");
+        QTest::addColumn<double>("dark"); // by how much sigma may be off in the dark, either way
+        const auto add = [](const char *name, double dark, auto change) {
+            SensorFaults f;
+            change(f);
+            QTest::newRow(name) << f << dark;
+        };
+        add("clipped at black", 0.2, [](SensorFaults &f) { f.clippedBlack = true; });
+        add("clipped and companded", 0.2, [](SensorFaults &f) { f.clippedBlack = true, f.compandedBits = 10; });
+        add("companded to eight bits", 0.12, [](SensorFaults &f) { f.compandedBits = 8; });
+        add("black rises down the rows", 0.7, [](SensorFaults &f) { f.rowDrift = 3; });
+        add("pixels differ", 0.12, [](SensorFaults &f) { f.responseSpread = 0.01; });
+    }
+    void sensorsFaultsLeaveTheLaw()
+    {
+        QFETCH(SensorFaults, faults);
+        QFETCH(double, dark);
+        // A night: most of the frame holds next to nothing, a part of it a slope up to bright lights.
+        Scene night = flatScene({700, 500}, 0.0005f, 0.0005f, 0.0005f);
+        for (int y = 300; y < 500; ++y)
+            for (int x = 0; x < 700; ++x)
+                std::fill_n(night.rgb.begin() + (ptrdiff_t(y) * 700 + x) * 3, 3, 0.6f * float(x) / 700);
+        ShootOptions o;
+        o.iso = 12800;
+        o.banding = o.hotPixelsPerMillion = 0;
+        o.faults = faults;
+        const Simulated s = simulate(night, o);
+        const NoiseReport found = measureNoise(*s.frame).take();
+        const auto told = [&](float signal) { return std::lower_bound(s.truth.curve.begin(), s.truth.curve.end(), std::pair(signal, 0.f)); };
+        for (const NoiseModel &cell : found.cells) {
+            for (const float signal : {0.1f, 0.3f}) {
+                const auto at = told(signal);
+                const double ratio = double(cell.sigmaAt(at->first)) / std::sqrt(double(at->second));
+                QVERIFY2(std::abs(ratio - 1) < 0.08, qPrintable(QStringLiteral("%1 at %2").arg(ratio).arg(double(signal))));
+            }
+            const double ratio = double(cell.sigmaAt(0)) / std::sqrt(double(told(0)->second));
+            QVERIFY2(std::abs(ratio - 1) < dark, qPrintable(QStringLiteral("%1 in the dark").arg(ratio)));
+        }
     }
 
     void lineFitPassesOverTexture()
