@@ -59,11 +59,11 @@ double expectedScatter(const LinePoint &p)
     return std::max(0.03, 1.3 * std::sqrt(2 / (16 * std::max(p.weight, 1.0))));
 }
 
-/// How much of the range from dark to light each point stands for, 1 in the mean: a frame that is mostly night has most of its points there, and they alone
-/// say nothing of the slope. Counted in the root of the signal, which noise follows.
+/// How much of the range from dark to light each point stands for, 1 in the mean: in a frame that is mostly night most of the points lie in the dark, and they alone say
+/// nothing of the slope. Counted in the root of the signal, which noise follows.
 std::vector<double> sharesOf(const std::vector<LinePoint> &points)
 {
-    constexpr double kReach = 0.03, kAlone = 2; // so that one point far from the others does not decide
+    constexpr double kReach = 0.03, kAlone = 2; // one point far from the others does not decide
     std::vector<double> shares(points.size());
     double sum = 0;
     for (size_t i = 0; i < points.size(); ++i) {
@@ -87,45 +87,70 @@ double quantile(const std::vector<double> &values, const std::vector<double> &sh
     std::sort(sorted.begin(), sorted.end());
     double left = q * double(values.size());
     for (const auto &[value, share] : sorted)
-        if ((left -= share) <= 0)
+        if ((left -= share) < -1e-9)
             return value;
     return sorted.back().first;
+}
+
+/// The line to which the search leads from some first weights.
+struct Search {
+    LineFit fit;
+    double kept = 1;     ///< share of the points that lie on it
+    double coverage = 1; ///< of the range from dark to light
+};
+
+Search searched(const std::vector<LinePoint> &points, const std::vector<double> &counts, const std::vector<double> &shares, std::vector<double> weights, double interceptFloor, std::optional<double> intercept)
+{
+    Search s{{kMinSlope, intercept.value_or(interceptFloor), 0}};
+    const auto model = [&s](const LinePoint &p) { return s.fit.slope * std::max(p.x, 0.0) + s.fit.intercept; };
+    std::vector<double> ratios(points.size());
+    solve(points, weights, interceptFloor, intercept, s.fit);
+    for (int round = 0; round < kRounds; ++round) {
+        for (size_t i = 0; i < points.size(); ++i)
+            ratios[i] = points[i].y / model(points[i]);
+        // Texture can only add, so the line is looked for at the lower edge of the points: what lies above it by more
+        // than chance allows is texture. The lower quartile, corrected for chance, is where that edge is.
+        const double edge = std::min(1.0, quantile(ratios, counts, 0.25) + 0.67 * expectedScatter(points[points.size() / 2]));
+        s.kept = s.coverage = 0;
+        for (size_t i = 0; i < points.size(); ++i) {
+            const double scatter = expectedScatter(points[i]), u = (ratios[i] / edge - 1) / ((ratios[i] > edge ? 3.5 : 6) * scatter);
+            const double tukey = std::abs(u) < 1 ? (1 - u * u) * (1 - u * u) : 0;
+            if (tukey > 0.1) {
+                s.kept += 1.0 / double(points.size());
+                s.coverage += shares[i] / double(points.size());
+            }
+            const double m = model(points[i]);
+            weights[i] = tukey * counts[i] * points[i].weight / std::max(m * m, 1e-20);
+        }
+        if (s.kept * double(points.size()) < 1.5)
+            break;
+        solve(points, weights, interceptFloor, intercept, s.fit);
+    }
+    return s;
 }
 
 } // namespace
 
 LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor, std::optional<double> intercept)
 {
-    LineFit fit{kMinSlope, intercept.value_or(interceptFloor), 0};
     if (points.empty())
-        return fit;
-    const auto model = [&fit](const LinePoint &p) { return fit.slope * std::max(p.x, 0.0) + fit.intercept; };
-    std::vector<double> weights(points.size()), ratios(points.size());
-    const std::vector<double> shares = sharesOf(points);
-    for (size_t i = 0; i < points.size(); ++i)
-        weights[i] = shares[i] * points[i].weight / std::max(points[i].y * points[i].y, 1e-20);
-    solve(points, weights, interceptFloor, intercept, fit);
-    double kept = 1;
-    for (int round = 0; round < kRounds; ++round) {
-        for (size_t i = 0; i < points.size(); ++i)
-            ratios[i] = points[i].y / model(points[i]);
-        // Texture can only add, so the line is looked for at the lower edge of the points: what lies above it by more
-        // than chance allows is texture. The lower quartile, corrected for chance, is where that edge is.
-        const double edge = std::min(1.0, quantile(ratios, shares, 0.25) + 0.67 * expectedScatter(points[points.size() / 2]));
-        kept = 0;
-        for (size_t i = 0; i < points.size(); ++i) {
-            const double scatter = expectedScatter(points[i]), u = (ratios[i] / edge - 1) / ((ratios[i] > edge ? 3.5 : 6) * scatter);
-            const double tukey = std::abs(u) < 1 ? (1 - u * u) * (1 - u * u) : 0;
-            kept += tukey > 0.1 ? shares[i] / double(points.size()) : 0;
-            const double m = model(points[i]);
-            weights[i] = tukey * shares[i] * points[i].weight / std::max(m * m, 1e-20);
-        }
-        if (kept * double(points.size()) < 1.5 || std::count_if(weights.begin(), weights.end(), [](double w) { return w > 0; }) < 2)
-            break;
-        solve(points, weights, interceptFloor, intercept, fit);
+        return {kMinSlope, intercept.value_or(interceptFloor), 0};
+    constexpr double kMore = 0.1; // of the range: the first search may be wrong, but it is the lowest
+    const std::vector<double> alike(points.size(), 1.0), shares = sharesOf(points);
+    std::vector<double> tones(points.size()), plain(points.size()), spread(points.size()), light(points.size());
+    std::transform(points.begin(), points.end(), tones.begin(), [](const LinePoint &p) { return p.x; });
+    const double middle = quantile(tones, alike, 0.5);
+    for (size_t i = 0; i < points.size(); ++i) {
+        plain[i] = points[i].weight / std::max(points[i].y * points[i].y, 1e-20);
+        spread[i] = shares[i] * plain[i];
+        light[i] = points[i].x >= middle ? plain[i] : 0;
     }
-    fit.confidence = std::clamp(double(points.size()) / 10, 0.0, 1.0) * std::clamp(kept * 1.4, 0.0, 1.0);
-    return fit;
+    Search best = searched(points, alike, shares, plain, interceptFloor, intercept);
+    for (const Search &other : {searched(points, shares, shares, spread, interceptFloor, intercept), searched(points, alike, shares, light, interceptFloor, intercept)})
+        if (other.coverage > best.coverage + kMore)
+            best = other;
+    best.fit.confidence = std::clamp(double(points.size()) / 10, 0.0, 1.0) * std::clamp(best.kept * 1.4, 0.0, 1.0);
+    return best.fit;
 }
 
 } // namespace irenic
