@@ -59,4 +59,16 @@ struct StopArguments {
 /// How soon every kind of work returns once it is asked to stop.
 int stop(const StopArguments &arguments);
 
+struct KindsArguments {
+    std::vector<std::string> scenes; ///< PFM or TIFF files
+    std::vector<int> isos{400, 1600, 6400, 25600};
+    std::vector<std::string> kinds; ///< of frames, by name; empty takes all
+    std::string method;             ///< at its own suggestion, in place of the suggested one
+    bool each = false;              ///< a line for every frame, on standard error
+};
+/// How near the measured noise comes to the sensor's, for every kind of fault and of file.
+int law(const KindsArguments &arguments);
+/// What the suggested treatment gains over the untreated picture, likewise.
+int kindsTable(const KindsArguments &arguments);
+
 } // namespace irenic::bench

@@ -47,7 +47,23 @@ int main(int argc, char **argv)
     stages->add_option("file", g.file, "A photograph")->required();
     stages->add_option("--methods", g.methods, "Methods; all where left out")->delimiter(',');
     stages->add_flag("--json", g.json, "One JSON object a line");
+    KindsArguments k;
+    const auto addKinds = [&](const char *name, const char *what) {
+        CLI::App *sub = app.add_subcommand(name, what);
+        sub->add_option("scenes", k.scenes, "Clean scenes, PFM or TIFF")->required();
+        sub->add_option("--iso", k.isos, "ISO values")->delimiter(',');
+        sub->add_option("--kinds", k.kinds, "Kinds of frames; all where left out")->delimiter(',');
+        return sub;
+    };
+    const CLI::App *law = addKinds("law", "Measured noise and bad pixels against the sensor's, for every kind of frame");
+    CLI::App *kinds = addKinds("kinds", "What the suggested treatment gains over the untreated picture, for every kind of frame");
+    kinds->add_option("--method", k.method, "At its own suggestion, in place of the suggested method");
+    kinds->add_flag("--each", k.each, "A line for every frame, on standard error");
     CLI11_PARSE(app, argc, argv);
+    if (law->parsed())
+        return irenic::bench::law(k);
+    if (kinds->parsed())
+        return irenic::bench::kindsTable(k);
     if (stages->parsed())
         return irenic::bench::stages(g);
     if (stop->parsed())

@@ -43,6 +43,7 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
                                                                                                                                                                                                                                                                                                                                                                                                                                : "rendered"},
             {"pattern", frame.pattern},
             {"bands", bands},
+            {"spectrum", n.spectrum ? nlohmann::json{{"scales", n.spectrum->scales}} : nlohmann::json()},
             {"maskedSamples", n.maskedSamples},
             {"lawFrames", n.lawFrames},
             {"mapFrames", n.mapFrames},

@@ -46,6 +46,14 @@ private slots:
             QVERIFY2(std::abs(m.sigmaAt(0.3f) / m_truth.sigmaAt(0.3f) - 1) < 0.1f, channel);
         }
         QVERIFY(j["suggestion"]["reason"].get<std::string>().ends_with("."));
+        QVERIFY(j["spectrum"].is_null()); // white
+        ShootOptions smoothed;
+        smoothed.iso = 6400;
+        smoothed.faults.smoothing = 0.1;
+        const QString file = m_dir->filePath("smoothed.dng");
+        QVERIFY(writeShot(file.toStdString(), shoot(makeScene({600, 450}), smoothed).value(), smoothed));
+        const json other = json::parse(run("irenic-cli", {"measure", "--json", file}).out.toStdString());
+        QVERIFY(other["spectrum"]["scales"][2].get<double>() > 1.3 * other["spectrum"]["scales"][0].get<double>());
     }
 
     void theCameraBookLearnsHelpsAndForgets()

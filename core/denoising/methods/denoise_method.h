@@ -17,6 +17,7 @@ struct TileInput {
     std::array<PlaneView<const float>, 3> planes;  ///< the sensor mosaic alone, or red, green and blue
     CfaPattern cfa;                                ///< of a mosaic, as seen from its first sample
     const std::vector<BandNoise> *bands = nullptr; ///< of a full-colour tile; null for a mosaic
+    const BandNoise *spectrum = nullptr;           ///< of every band of a mosaic; null where its noise is white
 
     bool isMosaic() const { return !bands; }
     int width() const { return planes[0].width; }
@@ -31,7 +32,7 @@ struct TileInput {
         t.cfa = cfa.shifted(px, px);
         return t;
     }
-    static TileInput mosaic(PlaneView<const float> samples, CfaPattern cfa) { return {{samples, {}, {}}, cfa, nullptr}; }
+    static TileInput mosaic(PlaneView<const float> samples, CfaPattern cfa) { return {{samples, {}, {}}, cfa, nullptr, nullptr}; }
 };
 /// One noise-reduction algorithm, already configured. Immutable, so one instance serves all threads.
 class DenoiseMethod

@@ -5,6 +5,7 @@
 #include "frame/linearizer.h"
 #include "law/stabiliser.h"
 #include "methods/packet/packet.h"
+#include "noise/spectrum.h"
 
 #include <cmath>
 
@@ -16,13 +17,21 @@ constexpr int kPatchPx = 128;      ///< patches are read all over the frame
 constexpr int kPatchesAcross = 12; ///< at most, either way
 constexpr int kWindowStepPx = 16;
 constexpr int kFirstWindowPx = 8;
-constexpr int kSide = 8; ///< of a DCT window, of samples two pixels apart
+constexpr int kSide = kDctSide; ///< of a window, of samples two pixels apart
 constexpr double kCalmShare = 0.1;
 constexpr size_t kWantedCalm = 120, kFewestCalm = 24;
-constexpr double kMedianOfSquare = 0.4549; ///< of a standard normal
 constexpr float kClipGuard = 0.97f;
 constexpr double kLeastShare = 0.02; ///< of an octave's power, that is taken for noise
 constexpr int kMostBad = 64;         ///< clipped samples of a window of 256
+
+/// Squares of the DCT of the samples at (x, y), two pixels apart.
+std::array<float, 64> dctSquares(PlaneView<const float> band, int x, int y)
+{
+    std::array<float, 64> out = dctOf([&](int u, int v) { return band.at(x + 2 * u, y + 2 * v); });
+    for (float &c : out)
+        c *= c;
+    return out;
+}
 
 struct Window {
     std::array<std::array<float, 64>, Packet::kMostBands> squares; ///< of the DCT coefficients
@@ -30,31 +39,6 @@ struct Window {
     std::array<float, 4> points{};                                 ///< squares of the point filter's answer against its surroundings
     bool usable = true;
 };
-
-/// Squares of the orthonormal 8 x 8 DCT of the samples at (x, y), two pixels apart.
-std::array<float, 64> dctSquares(PlaneView<const float> band, int x, int y)
-{
-    static const std::array<std::array<float, kSide>, kSide> basis = [] {
-        std::array<std::array<float, kSide>, kSide> b{};
-        for (size_t k = 0; k < kSide; ++k)
-            for (size_t n = 0; n < kSide; ++n)
-                b[k][n] = float(std::cos(M_PI * (2.0 * double(n) + 1) * double(k) / (2.0 * kSide)) * std::sqrt((k == 0 ? 1.0 : 2.0) / kSide));
-        return b;
-    }();
-    std::array<float, 64> half{}, out{};
-    for (int v = 0; v < kSide; ++v)
-        for (size_t k = 0; k < kSide; ++k)
-            for (int u = 0; u < kSide; ++u)
-                half[size_t(v) * kSide + k] += basis[k][size_t(u)] * band.at(x + 2 * u, y + 2 * v);
-    for (size_t k = 0; k < kSide; ++k)
-        for (size_t j = 0; j < kSide; ++j) {
-            float c = 0;
-            for (size_t v = 0; v < kSide; ++v)
-                c += basis[j][v] * half[v * kSide + k];
-            out[j * kSide + k] = c * c;
-        }
-    return out;
-}
 
 /// The filter of findPointLights at (x, y), on a sum of red, green and blue.
 float pointFilter(const TileInput &in, int x, int y)
@@ -114,25 +98,6 @@ std::vector<Window> windowsOf(const Frame &frame, const Linearizer &levels, cons
     return windows;
 }
 
-float medianOf(std::vector<float> v)
-{
-    const auto middle = v.begin() + std::ptrdiff_t(v.size() / 2);
-    std::nth_element(v.begin(), middle, v.end());
-    return *middle;
-}
-
-constexpr int kOctaves = 3; // of an 8 x 8 DCT, finest to coarsest, as the Haar scales are
-
-size_t octaveOf(size_t coefficient)
-{
-    const size_t highest = std::max(coefficient % kSide, coefficient / kSide);
-    return highest >= 4 ? 0 : highest >= 2 ? 1
-                                           : 2;
-}
-
-/// Powers of the octaves, finest to coarsest.
-using Octaves = std::array<double, kOctaves>;
-
 /// What demosaiced white noise has in each octave, against the finest, and the most that noise may grow from one octave to the next: a blur (as of in-camera noise reduction)
 /// and JPEG, which stores colour at half size and coarsely, take from the finest. What grows more is picture. Measured on flat fields, see docs/engine.md.
 struct Spectrum {
@@ -169,18 +134,6 @@ double noiseOf(const Octaves &p, const Spectrum &spectrum)
     return low;
 }
 
-Octaves octavesOf(const std::array<float, 64> &variances)
-{
-    Octaves sum{}, count{};
-    for (size_t i = 1; i < 64; ++i) {
-        sum[octaveOf(i)] += double(variances[i]);
-        ++count[octaveOf(i)];
-    }
-    for (size_t o = 0; o < kOctaves; ++o)
-        sum[o] = std::max(sum[o] / count[o], 1e-9);
-    return sum;
-}
-
 /// Leaves in every octave what can be noise. Answers how much of the finest octave certainly is, as a share.
 double takeTextureOff(std::array<float, 64> &variances, const Spectrum &spectrum)
 {
@@ -192,27 +145,6 @@ double takeTextureOff(std::array<float, 64> &variances, const Spectrum &spectrum
     for (size_t i = 1; i < 64; ++i)
         variances[i] *= float(kept[octaveOf(i)] / p[octaveOf(i)]);
     return noise / p[0] * std::min(1.0, noise / found);
-}
-
-BandNoise bandFrom(const std::array<float, 64> &variances, double growthBeyond)
-{
-    BandNoise n;
-    double mean = 0;
-    for (size_t i = 1; i < 64; ++i)
-        mean += double(variances[i]) / 63;
-    n.sigma = std::max(0.02f, float(std::sqrt(mean)));
-    std::array<float, 64> squares{};
-    for (size_t i = 1; i < 64; ++i) {
-        n.dct[i] = std::clamp(std::sqrt(variances[i]) / n.sigma, 0.05f, 20.f);
-        squares[i] = n.dct[i] * n.dct[i];
-    }
-    n.dct[0] = std::max(n.dct[1], n.dct[8]);
-    const Octaves octaves = octavesOf(squares);
-    for (size_t o = 0; o < kOctaves; ++o)
-        n.scales[o] = float(std::sqrt(octaves[o]));
-    // Coarser than a window shows: it goes on growing as it did, within reason.
-    n.scales[3] = n.scales[2] * std::clamp(n.scales[2] / n.scales[1], 1.f, float(growthBeyond));
-    return n;
 }
 
 } // namespace

@@ -11,6 +11,7 @@
 #include "noise/band_noise.h"
 #include "noise/banding.h"
 #include "noise/hot_pixels.h"
+#include "noise/mosaic_spectrum.h"
 #include "noise/noise_floor.h"
 #include "noise/optical_black.h"
 #include "raw/tiff_tree.h"
@@ -130,12 +131,12 @@ std::string oneDecimal(double v)
 }
 
 /// Whether a law lower than the measured one may be believed: where texture is everywhere nothing contradicts it; where it is in many places, the calmest tones must agree with it.
-Result<bool> floorSupports(const Frame &frame, const std::array<NoiseModel, 4> &lower, double confidence, std::optional<double> censored, const RunContext &run)
+Result<bool> floorSupports(const Frame &frame, const std::array<NoiseModel, 4> &lower, double confidence, std::optional<double> censored, const std::optional<BandNoise> &spectrum, const RunContext &run)
 {
     constexpr double kTextureEverywhere = 0.5;
     if (confidence < kTextureEverywhere || frame.kind != FrameKind::Mosaic)
         return confidence < kTextureEverywhere;
-    const auto points = measureNoiseFloor(frame, lower, censored, run);
+    const auto points = measureNoiseFloor(frame, lower, censored, spectrum ? &*spectrum : nullptr, run);
     if (!points)
         return points.error();
     std::vector<double> ratios;
@@ -164,7 +165,7 @@ Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose
     const double ratio = ratioTo(other, frame, report);
     if (ratio <= kMeasuredAsWell || report.confidence >= kSureOfLaw)
         return false;
-    const Result<bool> supported = floorSupports(frame, other, report.confidence, censored, run);
+    const Result<bool> supported = floorSupports(frame, other, report.confidence, censored, report.spectrum, run);
     if (!supported || !supported.value())
         return supported;
     report.cells = other;
@@ -268,7 +269,7 @@ Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &repo
     constexpr double kAgreeing = 0.8; // share of the directions from which on nothing but noise is there
     constexpr size_t kFewestTones = 4, kEnoughTones = 6;
     for (int round = 0; round < kRounds; ++round) {
-        const auto points = measureNoiseFloor(frame, report.cells, input.censoredAt, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
+        const auto points = measureNoiseFloor(frame, report.cells, input.censoredAt, report.spectrum ? &*report.spectrum : nullptr, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
         if (!points)
             return points.error();
         if (points.value().empty())
@@ -291,6 +292,17 @@ Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &repo
         std::nth_element(agreeing.begin(), agreeing.begin() + ptrdiff_t(agreeing.size() / 2), agreeing.end());
         report.confidence = std::min(1.0, agreeing[agreeing.size() / 2] / kAgreeing) * std::min(1.0, double(std::max(points.value().size(), kFewestTones)) / kEnoughTones);
     }
+    return {};
+}
+
+/// Finds out whether neighbours share noise, and what follows from that.
+Status readSpectrum(const Frame &frame, const LawInput &input, NoiseReport &report, const RunContext &run)
+{
+    Result<std::optional<BandNoise>> spectrum = measureMosaicSpectrum(frame, report.cells, input.censoredAt, run);
+    if (!spectrum)
+        return spectrum.error();
+    report.spectrum = spectrum.take();
+    report.pointSigma = report.spectrum ? float(sigmaBehindBinomial(*report.spectrum)) : 1;
     return {};
 }
 
@@ -341,6 +353,15 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
     std::copy(law.value().cells.begin(), law.value().cells.end(), report.cells.begin());
     report.confidence = law.value().confidence;
     if (mosaic) {
+        if (const Status read = readSpectrum(frame, input, report, quiet); !read)
+            return read.error();
+        if (report.spectrum) { // diagonals are what was read so far
+            const double share = shareInDiagonals(*report.spectrum);
+            for (NoiseModel &m : report.cells)
+                m = {float(m.shotGain / share), float(m.readVariance / share)};
+            if (input.readVariance)
+                *input.readVariance /= share;
+        }
         if (const Status lowered = lowerToFloor(frame, input, report, stage(run, 0.4, 0.6)); !lowered)
             return lowered.error();
         for (NoiseModel &m : report.cells)
@@ -350,6 +371,8 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
     describe(frame, report); // finds the mid-tone
     if (mosaic) {
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
+        if (report.spectrum)
+            report.confidenceReason += " Neighbouring samples share their noise: it was smoothed, or coded with loss, before it was stored.";
         if (const Status asked = askEarlierFrames(frame, input, known, law.value().blocks, report, quiet); !asked)
             return asked.error();
         if (const Status checked = crossCheck(frame, input.censoredAt, report, quiet); !checked)
@@ -404,6 +427,9 @@ Result<NoiseReport> measureNoise(const Frame &frame, const DecidedNoise &decided
     report.confidenceReason = "The noise is what was decided with the help of earlier frames of this camera.";
     report.lawFrames = decided.lawFrames;
     report.mapFrames = decided.mapFrames;
+    const Linearizer levels(frame);
+    if (const Status read = readSpectrum(frame, lawInputOf(frame, levels), report, run); !read)
+        return read.error();
     Result<Banding> banding = measureBanding(frame, report.cells, run);
     if (!banding)
         return banding.error();

@@ -41,8 +41,44 @@ constexpr size_t cellOf(int x, int y)
     return size_t((x & 1) + 2 * (y & 1));
 }
 
+/// Makes noise that neighbours share white, cell by cell, by their DCT of four by four; which basis samples are told in does not matter to what follows.
+class Whitener
+{
+public:
+    explicit Whitener(const BandNoise &spectrum)
+    {
+        for (size_t j = 0; j < kQuarter; ++j)
+            for (size_t k = 0; k < kQuarter; ++k) {
+                m_basis[j][k] = float(std::cos(M_PI * (2.0 * double(k) + 1) * double(j) / (2.0 * kQuarter)) * std::sqrt((j == 0 ? 1.0 : 2.0) / kQuarter));
+                float power = 0;
+                for (const size_t i : {2 * j * kSide + 2 * k, 2 * j * kSide + 2 * k + 1, (2 * j + 1) * kSide + 2 * k, (2 * j + 1) * kSide + 2 * k + 1})
+                    power += spectrum.dct[i] * spectrum.dct[i] / 4;
+                m_factor[j][k] = 1 / std::sqrt(power);
+            }
+    }
+    void whiten(std::array<float, kSamples> &samples) const
+    {
+        const std::array<float, kSamples> from = samples;
+        for (size_t cell = 0; cell < 4; ++cell) {
+            const size_t corner = (cell >> 1) * kSide + (cell & 1);
+            for (size_t j = 0; j < kQuarter; ++j)
+                for (size_t k = 0; k < kQuarter; ++k) {
+                    float sum = 0;
+                    for (size_t v = 0; v < kQuarter; ++v)
+                        for (size_t u = 0; u < kQuarter; ++u)
+                            sum += m_basis[j][v] * m_basis[k][u] * from[corner + 2 * v * kSide + 2 * u];
+                    samples[corner + 2 * j * kSide + 2 * k] = sum * m_factor[j][k];
+                }
+        }
+    }
+
+private:
+    static constexpr size_t kQuarter = kSide / 2;
+    std::array<std::array<float, kQuarter>, kQuarter> m_basis, m_factor;
+};
+
 /// False where it is clipped.
-bool fill(Patch &p, const Frame &frame, const Linearizer &levels, int x0, int y0, const std::array<StoredNoise, 4> &law, bool censored)
+bool fill(Patch &p, const Frame &frame, const Linearizer &levels, int x0, int y0, const std::array<StoredNoise, 4> &law, bool censored, const Whitener *whitener)
 {
     p.mean = {};
     for (int y = 0; y < kSide; ++y)
@@ -64,8 +100,11 @@ bool fill(Patch &p, const Frame &frame, const Linearizer &levels, int x0, int y0
         for (int x = 0; x < kSide; ++x) {
             float &d = p.deviation[size_t(y * kSide + x)];
             d = (d - p.mean[cellOf(x, y)]) / sigma[cellOf(x, y)];
-            p.energy += d * d;
         }
+    if (whitener)
+        whitener->whiten(p.deviation);
+    for (const float d : p.deviation)
+        p.energy += d * d;
     return true;
 }
 
@@ -125,7 +164,7 @@ std::optional<FloorPoint> readTone(std::vector<const Patch *> patches, double ca
 
 } // namespace
 
-Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const RunContext &run)
+Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const BandNoise *spectrum, const RunContext &run)
 {
     const Rect &a = frame.active;
     std::vector<FloorPoint> points;
@@ -136,6 +175,7 @@ Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std:
     const int left = a.x + (a.x & 1), top = a.y + (a.y & 1), across = (a.right() - kSide - left) / step + 1, down = (a.bottom() - kSide - top) / step + 1;
     const Linearizer levels(frame);
     const std::array<StoredNoise, 4> stored{StoredNoise{law[0], censoredAt}, {law[1], censoredAt}, {law[2], censoredAt}, {law[3], censoredAt}};
+    const std::optional<Whitener> whitener = spectrum ? std::optional<Whitener>(*spectrum) : std::nullopt;
     std::vector<std::vector<Patch>> rows(static_cast<size_t>(down));
     const Status collected = parallelFor(down, stage(run, 0, 0.3), [&](int j) {
         rows[size_t(j)].reserve(size_t(across));
@@ -143,7 +183,7 @@ Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std:
             Patch p;
             const int x = left + i * step, y = top + j * step;
             p.odd = ((x / kFoldPx) + (y / kFoldPx)) & 1;
-            if (fill(p, frame, levels, x, y, stored, censoredAt.has_value()))
+            if (fill(p, frame, levels, x, y, stored, censoredAt.has_value(), whitener ? &*whitener : nullptr))
                 rows[size_t(j)].push_back(p);
         }
     });

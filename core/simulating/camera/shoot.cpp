@@ -250,15 +250,16 @@ private:
 };
 
 /// Every linear value with its nearest neighbours of one colour in it, as some cameras store them.
-void smooth(Plane<double> &values, double share)
+template <class T>
+void smooth(Plane<T> &values, double share)
 {
-    const Plane<double> from = values.clone();
+    const Plane<T> from = values.clone();
     const auto inside = [](int i, int size) { return i < 0 ? i + 4 : i >= size ? i - 4
                                                                                : i; };
     for (int y = 0; y < values.height(); ++y)
         for (int x = 0; x < values.width(); ++x) {
             const int left = inside(x - 2, values.width()), right = inside(x + 2, values.width()), up = inside(y - 2, values.height()), down = inside(y + 2, values.height());
-            values.at(x, y) = from.at(x, y) * (1 - 4 * share) + share * (from.at(left, y) + from.at(right, y) + from.at(x, up) + from.at(x, down));
+            values.at(x, y) = T(double(from.at(x, y)) * (1 - 4 * share) + share * double(from.at(left, y) + from.at(right, y) + from.at(x, up) + from.at(x, down)));
         }
 }
 
@@ -369,6 +370,7 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
         return done.error();
     if (o.faults.smoothing > 0) {
         smooth(kept, o.faults.smoothing);
+        smooth(t.clean, o.faults.smoothing);
         for (int y = 0; y < size.height; ++y)
             for (int x = 0; x < size.width; ++x)
                 shot.samples.at(x, y) = stored(kept.at(x, y), x, y);

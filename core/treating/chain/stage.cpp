@@ -76,7 +76,7 @@ void Tile::cutTo(Rect part)
 
 TileInput Tile::noisyOver(Rect part) const
 {
-    TileInput in{{}, m_facts.frame->cfa.shifted(part.x, part.y), m_facts.isMosaic() ? nullptr : &m_facts.noise->bands};
+    TileInput in{{}, m_facts.frame->cfa.shifted(part.x, part.y), m_facts.isMosaic() ? nullptr : &m_facts.noise->bands, m_facts.noise->spectrum ? &*m_facts.noise->spectrum : nullptr};
     const TilePlanes views = noisy.over(part);
     std::copy(views.begin(), views.end(), in.planes.begin());
     return in;

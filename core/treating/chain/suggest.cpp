@@ -38,7 +38,7 @@ Suggestion suggestTreatment(const NoiseReport &noise)
 {
     const MethodInfo *best = nullptr;
     for (const MethodInfo &m : methods()) {
-        const bool serves = noise.luminanceNoise >= float(m.fromNoise) && (noise.bands.empty() || !m.fullColour);
+        const bool serves = noise.luminanceNoise >= float(m.fromNoise) && (noise.bands.empty() || !m.fullColour) && !(noise.spectrum && m.expectsWhite);
         if (serves && (!best || m.rank > best->rank) && validate(Treatment{m.id}))
             best = &m;
     }

@@ -22,6 +22,7 @@ struct MethodInfo {
     const char *cost;
     double secondsPerMegapixel;       ///< of a mosaic, on two cores of a middling machine; for comparing and for time estimates
     const char *fullColour = nullptr; ///< id of the method that frames in full colour get in its place, where they do
+    bool expectsWhite = false;        ///< takes noise that neighbours of one colour share for picture
     bool answersOnce = false;         ///< further strengths up to 1 of the same mosaic cost next to nothing
     /// When it is suggested: the one of the highest rank whose noise is reached. Never, where that is infinite.
     int rank = 0;

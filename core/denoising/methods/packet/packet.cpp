@@ -23,10 +23,11 @@ Packet::Packet(const TileInput &in, Scratch &scratch) : m_size{in.width() - 1, i
         return;
     }
     m_phase = {in.cfa.cells[0] == Colour::Green ? 1 : 0, in.cfa.cells[0] == Colour::Red || in.cfa.cells[1] == Colour::Red ? 0 : 1};
-    m_bands[0] = {m_split.sum, false, &kWhite};
-    m_bands[1] = {m_split.vertical, true, &kWhite};
-    m_bands[2] = {m_split.diagonal, true, &kWhite};
-    m_bands[3] = {m_split.horizontal, true, &kWhite};
+    const BandNoise *noise = in.spectrum ? in.spectrum : &kWhite;
+    m_bands[0] = {m_split.sum, false, noise};
+    m_bands[1] = {m_split.vertical, true, noise};
+    m_bands[2] = {m_split.diagonal, true, noise};
+    m_bands[3] = {m_split.horizontal, true, noise};
     packet::split(in.planes[0], 1, m_size, m_split);
 }
 

@@ -5,6 +5,7 @@
 
 #include <array>
 #include <cmath>
+#include <optional>
 
 namespace irenic {
 
@@ -57,9 +58,10 @@ struct NoiseReport {
     /// By place in the two-by-two pattern, (x & 1) + 2 * (y & 1) of the stored samples; of a full-colour frame, red, green and
     /// blue, the last unused.
     std::array<NoiseModel, 4> cells;
-    std::vector<BandNoise> bands;   ///< of a full-colour frame, in the order of Packet::bands(); otherwise empty
-    float pointSigma = 1;           ///< of a full-colour frame's luminance behind the filter that looks for points of light
-    std::vector<PixelAt> hotPixels; ///< hot, dead and stuck ones, single and in pairs; sorted by row, then column; stored coordinates
+    std::vector<BandNoise> bands;      ///< of a full-colour frame, in the order of Packet::bands(); otherwise empty
+    std::optional<BandNoise> spectrum; ///< of a mosaic whose samples of one colour share noise with their neighbours; empty where it is white
+    float pointSigma = 1;              ///< of a full-colour frame's luminance behind the filter that looks for points of light; of a mosaic, over what white noise has there
+    std::vector<PixelAt> hotPixels;    ///< hot, dead and stuck ones, single and in pairs; sorted by row, then column; stored coordinates
     Banding banding;
     float midSignal = 0;          ///< the frame's median green signal, at which the next two are stated
     float luminanceNoise = 0;     ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %

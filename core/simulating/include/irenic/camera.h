@@ -71,7 +71,7 @@ struct ShootOptions {
 
 /// What the camera knows and the photographer does not.
 struct ShotTruth {
-    Plane<float> clean; ///< stored-size mosaic of linear signal before any noise and fault but the knee, unclipped above 1; 0 on masked borders
+    Plane<float> clean; ///< stored-size mosaic of linear signal before any noise and fault but the knee and smoothing, unclipped above 1; 0 on masked borders
     NoiseModel noise;   ///< the same law for every channel; of the plain sensor with its dark current
     /// Variance of a good pixel with every fault, at a clean signal: what `noise` says where there are none.
     std::vector<std::pair<float, float>> curve;

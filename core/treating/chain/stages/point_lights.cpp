@@ -35,7 +35,7 @@ private:
     bool find(const TileInput &noisy, const TilePlanes &cleaned, PlaneView<float> weight, Scratch &scratch) const
     {
         const float strength = float(m_facts.strongest());
-        if (m_facts.isMosaic())
+        if (m_facts.isMosaic() && m_facts.noise->pointSigma == 1)
             return findPointLights(noisy.planes[0], cleaned[0], strength, weight, scratch);
         const Size size{weight.width, weight.height};
         const Scratch::Lent lentBefore = scratch.lend(size), lentAfter = scratch.lend(size);
@@ -43,8 +43,13 @@ private:
         const float scale = 1 / m_facts.noise->pointSigma;
         for (int y = 0; y < size.height; ++y)
             for (int x = 0; x < size.width; ++x) {
-                before.row(y)[x] = (noisy.planes[0].row(y)[x] + noisy.planes[1].row(y)[x] + noisy.planes[2].row(y)[x]) * scale;
-                after.row(y)[x] = (cleaned[0].row(y)[x] + cleaned[1].row(y)[x] + cleaned[2].row(y)[x]) * scale;
+                float b = 0, a = 0;
+                for (size_t c = 0; c < m_facts.planes(); ++c) {
+                    b += noisy.planes[c].row(y)[x];
+                    a += cleaned[c].row(y)[x];
+                }
+                before.row(y)[x] = b * scale;
+                after.row(y)[x] = a * scale;
             }
         return findPointLights(before, after, strength, weight, scratch);
     }
