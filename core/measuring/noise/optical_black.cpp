@@ -2,30 +2,14 @@
 #include "noise/optical_black.h"
 
 #include "frame/linearizer.h"
-#include "raw/tiff_tree.h"
+#include "raw/masked_border.h"
 
 namespace irenic {
 
 namespace {
 
 constexpr size_t kFewestSquares = 1000;
-constexpr int kMarginPx = 2; ///< light leaks past the mask's edge
 constexpr double kDarkEnough = 0.05;
-
-std::vector<Rect> maskedAreas(const Frame &frame)
-{
-    const Rect whole{0, 0, frame.size().width, frame.size().height}, &a = frame.active;
-    std::vector<Rect> areas;
-    if (frame.source)
-        if (const auto v = frame.source->raw.numbers(TagMaskedAreas); v.size() >= 4)
-            for (size_t i = 0; i + 3 < v.size(); i += 4) // top, left, bottom, right
-                areas.push_back({int(v[i + 1]), int(v[i]), int(v[i + 3] - v[i + 1]), int(v[i + 2] - v[i])});
-    if (areas.empty())
-        areas = {{0, 0, whole.width, a.y}, {0, a.bottom(), whole.width, whole.height - a.bottom()}, {0, a.y, a.x, a.height}, {a.right(), a.y, whole.width - a.right(), a.height}};
-    for (Rect &r : areas)
-        r = r.grownBy(-kMarginPx).intersected(whole);
-    return areas;
-}
 
 } // namespace
 
@@ -37,7 +21,7 @@ std::optional<OpticalBlack> measureOpticalBlack(const Frame &frame)
     std::vector<double> diagonals;
     double sum = 0;
     size_t count = 0;
-    for (const Rect &r : maskedAreas(frame))
+    for (const Rect &r : maskedAreasOf(frame))
         for (int y = r.y; y + 3 <= r.bottom(); y += 4)
             for (int x = r.x; x + 3 <= r.right(); x += 4)
                 for (int cell = 0; cell < 4; ++cell) {

@@ -5,6 +5,7 @@
 #include "irenic/text.h"
 #include "raw/dng_tags.h"
 #include "raw/lossless_jpeg_reader.h"
+#include "raw/masked_border.h"
 #include "raw/six_by_six.h"
 
 #include <cmath>
@@ -80,6 +81,7 @@ public:
         tags->raw = *m_raw;
         tags->rawIsMain = m_raw == &m_tree.chain.front();
         m_frame->source = std::move(tags);
+        takeBlackFromBorder(*m_frame);
         return std::shared_ptr<const Frame>(std::move(m_frame));
     }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
+#include "raw/libraw_levels.h"
 
 #include "irenic/barrier.h"
 #include "irenic/read_frame.h"
@@ -139,11 +140,8 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
     frame->cfa = pattern.shifted(-frame->active.x, -frame->active.y);
     frame->pattern = pattern.name();
     frame->orientation = orientationOfFlip(d.sizes.flip);
-    frame->levels.repeatRows = frame->levels.repeatCols = 2;
-    frame->levels.black.resize(4);
-    for (int i = 0; i < 4; ++i)
-        frame->levels.black[size_t(i)] = float(d.color.black + d.color.cblack[raw->COLOR(i / 2, i % 2)]);
-    frame->levels.white = float(d.color.linear_max[0] > 0 ? d.color.linear_max[0] : d.color.maximum);
+    // COLOR() counts from the active area's corner, as `pattern` was read.
+    frame->levels = levelsOf(d.color, {raw->COLOR(0, 0), raw->COLOR(0, 1), raw->COLOR(1, 0), raw->COLOR(1, 1)});
     if (!(frame->levels.white > *std::max_element(frame->levels.black.begin(), frame->levels.black.end()) + 15))
         return fileError(ErrorCode::Damaged, file, "has a black level that is not below its white level");
     Matrix3 m{};
