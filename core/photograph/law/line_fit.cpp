@@ -131,24 +131,29 @@ Search searched(const std::vector<LinePoint> &points, const std::vector<double> 
 
 } // namespace
 
-LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor, std::optional<double> intercept)
+LineFit fitNoiseLine(const std::vector<LinePoint> &points, double interceptFloor, std::optional<double> intercept, bool fewTones)
 {
     if (points.empty())
         return {kMinSlope, intercept.value_or(interceptFloor), 0};
     constexpr double kMore = 0.1; // of the range: the first search may be wrong, but it is the lowest
     const std::vector<double> alike(points.size(), 1.0), shares = sharesOf(points);
-    std::vector<double> tones(points.size()), plain(points.size()), spread(points.size()), light(points.size());
-    std::transform(points.begin(), points.end(), tones.begin(), [](const LinePoint &p) { return p.x; });
-    const double middle = quantile(tones, alike, 0.5);
+    std::vector<double> plain(points.size()), spread(points.size());
     for (size_t i = 0; i < points.size(); ++i) {
         plain[i] = points[i].weight / std::max(points[i].y * points[i].y, 1e-20);
         spread[i] = shares[i] * plain[i];
-        light[i] = points[i].x >= middle ? plain[i] : 0;
     }
     Search best = searched(points, alike, shares, plain, interceptFloor, intercept);
-    for (const Search &other : {searched(points, shares, shares, spread, interceptFloor, intercept), searched(points, alike, shares, light, interceptFloor, intercept)})
-        if (other.coverage > best.coverage + kMore)
+    if (const Search other = searched(points, shares, shares, spread, interceptFloor, intercept); other.coverage > best.coverage + kMore)
+        best = other;
+    if (fewTones) { // two dark tones may lie on a line by chance: the lighter half is asked, too. Of many it would be texture's line that is found
+        std::vector<LinePoint> sorted = points;
+        std::nth_element(sorted.begin(), sorted.begin() + std::ptrdiff_t(sorted.size() / 2), sorted.end(), [](const LinePoint &p, const LinePoint &q) { return p.x < q.x; });
+        std::vector<double> light = plain;
+        for (size_t i = 0; i < points.size(); ++i)
+            light[i] *= points[i].x >= sorted[sorted.size() / 2].x;
+        if (const Search other = searched(points, alike, shares, light, interceptFloor, intercept); other.coverage > best.coverage + kMore)
             best = other;
+    }
     best.fit.confidence = std::clamp(double(points.size()) / 10, 0.0, 1.0) * std::clamp(best.kept * 1.4, 0.0, 1.0);
     return best.fit;
 }

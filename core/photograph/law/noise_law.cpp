@@ -152,17 +152,18 @@ NoiseLaw fitCells(const std::vector<Block> &blocks, const LawInput &in, const st
 {
     constexpr double kTrustedBlocks = 150;
     const size_t count = in.sampling.cells.size();
+    const bool fewTones = blocks.size() < 8 * kBlocksPerTone;
     std::vector<LinePoint> all;
     std::vector<LineFit> own(count);
     std::vector<double> weight(count, 0), scatter;
     for (size_t cell = 0; cell < count; ++cell) {
         const auto points = pointsOf(candidatesOf(blocks, in, cell, guess, trustGuess), in.sampling.cells[cell].size(), in.censoredAt, scatter);
-        own[cell] = fitNoiseLine(points, in.varianceFloor, in.readVariance);
+        own[cell] = fitNoiseLine(points, in.varianceFloor, in.readVariance, fewTones);
         for (const LinePoint &p : points)
             weight[cell] += p.weight;
         all.insert(all.end(), points.begin(), points.end());
     }
-    const LineFit common = fitNoiseLine(all, in.varianceFloor, in.readVariance);
+    const LineFit common = fitNoiseLine(all, in.varianceFloor, in.readVariance, fewTones);
     std::sort(scatter.begin(), scatter.end());
     NoiseLaw law{std::vector<NoiseModel>(count), common.confidence, scatter.empty() ? 0 : scatter[scatter.size() / 2], blocks.size()};
     for (size_t cell = 0; cell < count; ++cell) {
