@@ -25,6 +25,7 @@ namespace {
 constexpr int kMinSidePx = 16;
 constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
 constexpr double kTrusted = 0.4;            ///< confidence below which the file's own profile is believed rather than the measurement
+constexpr double kUsualElectrons = 50000;   ///< full well at ISO 100 of a sensor of 24 x 36 mm and 24 megapixels; smaller ones have more noise
 constexpr double kAgreement = 1.25;         ///< ratio of sigmas up to which two descriptions agree
 constexpr float kLeastReadElectrons = 0.4f; ///< of any sensor that takes photographs; an electron's signal is the slope of its law. A black level that drifts hides the read noise
 constexpr double kMeasuredAsWell = 1.05;    ///< ratio of sigmas below which it does not matter which is taken
@@ -58,6 +59,8 @@ void describe(const Frame &frame, NoiseReport &report)
     const double luminance = (variance[0] + 2 * variance[1] + variance[2]) / 4;
     const double colour = (variance[0] + variance[2] + variance[1]) / 3 * 1.5;
     report.luminanceNoise = float(std::sqrt(luminance) / mid);
+    if (frame.shooting.iso > 0 && report.luminanceNoise > 0)
+        report.usualShare = float(std::min(1.0, 1 / std::sqrt(mid * kUsualElectrons * 100 / frame.shooting.iso) / double(report.luminanceNoise)));
     report.colourNoise = float(std::sqrt(colour) / mid);
 }
 

@@ -3,10 +3,12 @@
 #include "irenic/clean.h"
 #include "irenic/measure_noise.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "irenic/readings.h"
 #include "methods/packet/packet.h"
 #include "support/frames.h"
 
+#include <QTemporaryDir>
 #include <QTest>
 
 using namespace irenic;
@@ -222,6 +224,45 @@ private slots:
                         flux += double(m.picture.clean[c].at(sx + u, sy + v)) - ground;
                     }
         QVERIFY2(left > 0.85 * flux, qPrintable(QString::number(left / flux)));
+    }
+
+    /// Fine discs of every size and colour: to whoever has the finished picture alone they look like noise in all but origin.
+    void finishedPicturesAreNeverWorseForIt_data()
+    {
+        QTest::addColumn<int>("iso");
+        QTest::addColumn<QString>("name");
+        for (const int iso : {100, 1600, 6400})
+            for (const char *name : {"a.tif", "a.jpg"})
+                QTest::addRow("ISO %d %s", iso, name) << iso << name;
+    }
+    void finishedPicturesAreNeverWorseForIt()
+    {
+        QFETCH(int, iso);
+        QFETCH(QString, name);
+        const QTemporaryDir dir;
+        ShootOptions o;
+        o.iso = iso;
+        o.banding = o.hotPixelsPerMillion = 0;
+        const Shot shot = shoot(leavesScene({480, 360}), o).take();
+        Shot silent{shot.samples.clone(), shot.active, {}};
+        for (int y = 0; y < 360; ++y)
+            for (int x = 0; x < 480; ++x)
+                silent.samples.at(x, y) = uint16_t(std::lround(std::min(1.f, shot.truth.clean.at(x, y)) * (kCameraWhite14 - kCameraBlack14) + kCameraBlack14));
+        const auto file = [&](const char *prefix) { return dir.filePath(QLatin1String(prefix) + name).toStdString(); };
+        QVERIFY(writeFinished(file("noisy-"), shot, o, {92, 0}) && writeFinished(file("clean-"), silent, o, {100, 0}));
+        const auto frame = readFrame(file("noisy-")).take(), clean = readFrame(file("clean-")).take();
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*frame).take());
+        QVERIFY(noise->usualShare > 0);
+        const Treatment suggested = suggestTreatment(*noise).treatment;
+        const auto quality = [&](const std::shared_ptr<const Frame> &of, const Treatment &t) {
+            const auto truth = developRegion(Cleaner(clean, noise, kNoTreatment), clean->crop, {}, nullptr, {});
+            return pictureQuality(encoded16(developRegion(Cleaner(of, noise, t), of->crop, {}, nullptr, {}).value()), encoded16(truth.value()));
+        };
+        const PictureQuality before = quality(frame, kNoTreatment), after = quality(frame, suggested);
+        const QString seen = QStringLiteral("%1 dB, was %2; SSIM %3, was %4; %5 %6/%7").arg(after.psnrDb).arg(before.psnrDb).arg(after.ssim).arg(before.ssim).arg(QString::fromStdString(suggested.method)).arg(suggested.luminance).arg(suggested.colour);
+        QVERIFY2(after.psnrDb > before.psnrDb - 0.15 && after.ssim > before.ssim - 0.001, qPrintable(seen));
+        if (iso == 6400)
+            QVERIFY2(after.psnrDb > before.psnrDb + 0.3, qPrintable(seen));
     }
 };
 

@@ -66,6 +66,7 @@ struct NoiseReport {
     float midSignal = 0;          ///< the frame's median green signal, at which the next two are stated
     float luminanceNoise = 0;     ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
     float colourNoise = 0;        ///< sigma of the white-balanced colour differences over luminance there
+    float usualShare = 0;         ///< luminance noise that an ordinary sensor has at the frame's ISO over luminanceNoise, at most 1; 0 where no ISO is known
     double confidence = 0;        ///< 0..1: how well the frame pins the model down
     std::string confidenceReason; ///< one plain sentence
     size_t maskedSamples = 0;     ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
