@@ -26,8 +26,8 @@ private:
     struct Key {
         const Frame *frame; ///< compared, never read
         ChainIdentity identity;
-        int x, y; ///< tile place
-        auto operator<=>(const Key &) const = default;
+        int x, y;                                      ///< tile place
+        auto operator<=>(const Key &) const = default; // NOLINT(modernize-use-nullptr): clang-tidy 14 takes the compiler's own zero for a pointer
     };
     struct Entry {
         std::shared_ptr<const Plane<float>> tile;
