@@ -2,14 +2,10 @@
 #include "benches.h"
 #include "subject.h"
 
-#include "camera/bench_camera.h"
 #include "irenic/measure_noise.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
 #include "irenic/readings.h"
-
-#include <nlohmann/json.hpp>
-#include <unistd.h>
 
 #include <cstdio>
 #include <functional>
@@ -25,6 +21,14 @@ struct Kind {
     std::function<void(ShootOptions &)> change;
     const char *ending = ".dng";
     FinishOptions finish{};
+    bool isRaw() const { return std::string_view(ending) == ".dng"; }
+    /// As it is read: neither finished nor six by six.
+    bool isMosaic() const
+    {
+        ShootOptions o;
+        change(o);
+        return isRaw() && !o.sixBySix;
+    }
 };
 
 const std::vector<Kind> &kinds()
@@ -61,20 +65,13 @@ struct Shown {
     ShotTruth truth;
 };
 
-Result<std::shared_ptr<const Frame>> writtenAndRead(const Shot &shot, const ShootOptions &o, const Kind &kind)
+/// A shot as this kind of file.
+Result<std::shared_ptr<const Frame>> readAs(const Kind &kind, const FinishOptions &finish, const Shot &shot, const ShootOptions &o)
 {
-    const auto file = std::filesystem::temp_directory_path() / ("irenic-bench-" + std::to_string(getpid()) + kind.ending);
-    std::error_code ec;
-    std::filesystem::remove(file, ec);
-    const Status written = kind.ending == std::string(".dng") ? writeShot(file, shot, o) : writeFinished(file, shot, o, kind.finish);
-    if (!written)
-        return written.error();
-    const auto frame = readFrame(file);
-    std::filesystem::remove(file, ec);
-    return frame;
+    return writtenAndRead(std::filesystem::temp_directory_path(), kind.ending, [&](const std::filesystem::path &file) { return kind.isRaw() ? writeShot(file, shot, o) : writeFinished(file, shot, o, finish); });
 }
 
-/// The same light on a sensor without noise and faults, through the same steps; of a JPEG, hardly compressed.
+/// The clean frame went through the same steps; as a JPEG it is hardly compressed.
 Result<Shown> shown(const Scene &scene, int iso, const Kind &kind)
 {
     ShootOptions o;
@@ -82,13 +79,13 @@ Result<Shown> shown(const Scene &scene, int iso, const Kind &kind)
     o.seed = uint64_t(iso);
     o.lensBlurPx = 0.4;
     o.banding = 0;
-    o.hotPixelsPerMillion = kind.ending == std::string(".dng") ? 100 : 0;
+    o.hotPixelsPerMillion = kind.isRaw() ? 100 : 0;
     o.cut = {0, 0, scene.size.width & ~1, scene.size.height & ~1};
     kind.change(o);
     Result<Shot> shot = shoot(scene, o);
     if (!shot)
         return shot.error();
-    const auto frame = writtenAndRead(shot.value(), o, kind);
+    const auto frame = readAs(kind, kind.finish, shot.value(), o);
     if (!frame)
         return frame.error();
     std::shared_ptr<const Frame> clean;
@@ -97,13 +94,7 @@ Result<Shown> shown(const Scene &scene, int iso, const Kind &kind)
     else {
         ShootOptions still = o;
         still.faults = {};
-        Shot silent{Plane<uint16_t>(shot.value().samples.size()), shot.value().active, {}};
-        for (int y = 0; y < silent.samples.height(); ++y)
-            for (int x = 0; x < silent.samples.width(); ++x)
-                silent.samples.at(x, y) = uint16_t(std::lround(std::min(1.0, double(shot.value().truth.clean.at(x, y))) * (still.white() - still.black()) + still.black()));
-        Kind best = kind;
-        best.finish.quality = 100;
-        const auto read = writtenAndRead(silent, still, best);
+        const auto read = readAs(kind, {100, kind.finish.sharpening}, withoutNoise(shot.value(), o), still);
         if (!read)
             return read.error();
         clean = read.value();
@@ -172,9 +163,9 @@ double middleOf(std::vector<double> v)
     return (v[v.size() / 2] + v[(v.size() - 1) / 2]) / 2;
 }
 
-/// Every scene as every kind at every ISO, measured; `each` answers false to end it.
+/// Every scene as every kind, or every kind of mosaic, at every ISO, measured; `each` answers false to end it.
 template <class Each>
-int forEachKind(const KindsArguments &a, const Each &each)
+int forEachKind(const KindsArguments &a, bool mosaicsAlone, const Each &each)
 {
     std::vector<Scene> scenes;
     for (const std::string &name : a.scenes) {
@@ -187,6 +178,8 @@ int forEachKind(const KindsArguments &a, const Each &each)
     }
     for (const int iso : a.isos)
         for (const Kind &kind : kinds()) {
+            if (mosaicsAlone && !kind.isMosaic())
+                continue;
             if (!a.kinds.empty() && std::find(a.kinds.begin(), a.kinds.end(), kind.name) == a.kinds.end())
                 continue;
             std::vector<std::pair<Shown, NoiseReport>> frames;
@@ -210,13 +203,12 @@ int forEachKind(const KindsArguments &a, const Each &each)
 int law(const KindsArguments &a)
 {
     std::printf("| kind | ISO | sigma, median | within 5 %% | within 10 %% | lowest | highest | in the dark | in the light | confidence | false bad in 100,000 | bad above 8 sigma found |\n|---|---|---|---|---|---|---|---|---|---|---|---|\n");
-    return forEachKind(a, [](int iso, const Kind &kind, const auto &frames) {
+    // What noise a finished picture should have, nobody knows.
+    return forEachKind(a, true, [](int iso, const Kind &kind, const auto &frames) {
         std::vector<double> sigmas, darks, lights, sure;
         double wrong = 0;
         int found = 0, of = 0;
         for (const auto &[s, noise] : frames) {
-            if (s.frame->kind != FrameKind::Mosaic)
-                return true; // what noise a finished picture should have, nobody knows
             const Law l = lawOf(s, noise);
             const Bad b = badOf(s, noise);
             sigmas.push_back(l.sigma);
@@ -238,7 +230,7 @@ int law(const KindsArguments &a)
 int kindsTable(const KindsArguments &a)
 {
     std::printf("| kind | ISO | untreated dB | SSIM | suggested | gain dB, median | worst | SSIM gain, median | worst | drift grown, median | 95th |\n|---|---|---|---|---|---|---|---|---|---|---|\n");
-    return forEachKind(a, [&](int iso, const Kind &kind, const auto &frames) {
+    return forEachKind(a, false, [&](int iso, const Kind &kind, const auto &frames) {
         std::vector<double> before, beforeSsim, gain, gainSsim, drift, driftHigh;
         std::string methods;
         for (const auto &[s, report] : frames) {
@@ -246,13 +238,11 @@ int kindsTable(const KindsArguments &a)
             const Treatment suggested = a.method.empty() ? suggestTreatment(report).treatment : suggestedFor(a.method, report);
             const auto developed = [&](const std::shared_ptr<const Frame> &frame, const Treatment &t) { return developRegion(Cleaner(frame, noise, t), frame->crop, {}, nullptr, {}); };
             const auto clean = developed(s.clean, kNoTreatment), noisy = developed(s.frame, kNoTreatment), treated = developed(s.frame, suggested);
-            if (!clean || !noisy || !treated) {
-                std::fprintf(stderr, "irenic-bench: %s\n", (!clean ? clean : !noisy ? noisy
-                                                                                    : treated)
-                                                               .error()
-                                                               .userMessage.c_str());
-                return false;
-            }
+            for (const auto *picture : {&clean, &noisy, &treated})
+                if (!*picture) {
+                    std::fprintf(stderr, "irenic-bench: %s\n", picture->error().userMessage.c_str());
+                    return false;
+                }
             const auto truth = encoded16(clean.value());
             const PictureQuality was = pictureQuality(encoded16(noisy.value()), truth), is = pictureQuality(encoded16(treated.value()), truth);
             before.push_back(was.psnrDb);

@@ -7,6 +7,18 @@
 
 namespace irenic::bench {
 
+Result<std::shared_ptr<const Frame>> writtenAndRead(const std::filesystem::path &folder, const char *ending, const std::function<Status(const std::filesystem::path &)> &write)
+{
+    const auto file = folder / ("irenic-bench-" + std::to_string(getpid()) + ending);
+    std::error_code ec;
+    std::filesystem::remove(file, ec);
+    if (const Status s = write(file); !s)
+        return s.error();
+    auto frame = readFrame(file);
+    std::filesystem::remove(file, ec);
+    return frame;
+}
+
 Result<Subject> makeSubject(const Scene &scene, int iso, const SubjectOptions &a, const std::filesystem::path &folder)
 {
     ShootOptions o;
@@ -18,13 +30,7 @@ Result<Subject> makeSubject(const Scene &scene, int iso, const SubjectOptions &a
     const Result<Shot> shot = shoot(scene, o);
     if (!shot)
         return shot.error();
-    const auto file = folder / ("irenic-bench-" + std::to_string(getpid()) + ".dng");
-    std::error_code ec;
-    std::filesystem::remove(file, ec);
-    if (const Status s = writeShot(file, shot.value(), o); !s)
-        return s.error();
-    const auto frame = readFrame(file);
-    std::filesystem::remove(file, ec);
+    const auto frame = writtenAndRead(folder, ".dng", [&](const std::filesystem::path &file) { return writeShot(file, shot.value(), o); });
     if (!frame)
         return frame.error();
     Result<NoiseReport> noise = measureNoise(*frame.value());

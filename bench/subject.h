@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <filesystem>
+#include <functional>
 #include <memory>
 
 namespace irenic::bench {
@@ -34,6 +35,9 @@ std::shared_ptr<const Frame> frameWith(const Frame &like, const Sample &linear)
             f->samples.at(x, y) = uint16_t(std::clamp(std::lround(linear(x, y) * 60000 + 1000), 0l, 65535l));
     return f;
 }
+
+/// What `write` leaves in a file of that ending in `folder`, read back; the file is gone afterwards.
+Result<std::shared_ptr<const Frame>> writtenAndRead(const std::filesystem::path &folder, const char *ending, const std::function<Status(const std::filesystem::path &)> &write);
 
 struct SubjectOptions {
     double underexposeEv = 0, banding = 0.25;

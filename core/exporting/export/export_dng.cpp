@@ -247,12 +247,6 @@ void describe(const Frame &frame, int scale, const std::string &originalName, co
     if (frame.kind == FrameKind::Linear) {
         describeLinear(frame, scale, raw);
     } else {
-        if (const auto told = raw.numbers(TagBlackLevel); frame.source && !told.empty() && frame.levels.black.size() == 4 && !std::equal(told.begin(), told.end(), frame.levels.black.begin(), frame.levels.black.end(), [](double a, float b) { return float(a) == b; })) {
-            // The masked border says better.
-            setPair(raw, TagBlackLevelRepeatDim, TiffShort, frame.levels.repeatRows, frame.levels.repeatCols);
-            const std::vector<double> black(frame.levels.black.begin(), frame.levels.black.end());
-            raw.setLevels(TagBlackLevel, black);
-        }
         for (const uint16_t tag : {TagBlackLevel, TagBlackLevelDeltaH, TagBlackLevelDeltaV})
             scaleEntry(raw, tag, scale);
         raw.setNumber(TagWhiteLevel, frame.levels.white * float(scale) > 65535 ? TiffLong : TiffShort, double(frame.levels.white) * scale);

@@ -14,11 +14,10 @@ namespace irenic {
 
 namespace {
 
-constexpr int kJpegQuality = 93;
 constexpr uint64_t kDitherSeed = 0x1e41c;
 
 /// Everything between setjmp and the encoder's return, with nothing in it that has a destructor.
-bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, double dpi, const std::stop_token &stop)
+bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, const JpegSettings &settings, const std::stop_token &stop)
 {
     if (setjmp(errors.away))
         return false;
@@ -29,14 +28,15 @@ bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, co
     info.input_components = 3;
     info.in_color_space = JCS_RGB;
     jpeg_set_defaults(&info);
-    jpeg_set_quality(&info, kJpegQuality, TRUE);
-    for (int c = 0; c < 3; ++c) // colour at full size: a proof of colour noise must show it
+    jpeg_set_quality(&info, settings.quality, TRUE);
+    for (int c = 0; c < 3 && settings.colourAtFullSize; ++c)
         info.comp_info[c].h_samp_factor = info.comp_info[c].v_samp_factor = 1;
     info.optimize_coding = TRUE;
     info.density_unit = 1;
-    info.X_density = info.Y_density = UINT16(std::lround(dpi));
+    info.X_density = info.Y_density = UINT16(std::lround(settings.dpi));
     jpeg_start_compress(&info, TRUE);
-    jpeg_write_icc_profile(&info, icc.data(), unsigned(icc.size()));
+    if (!icc.empty())
+        jpeg_write_icc_profile(&info, icc.data(), unsigned(icc.size()));
     for (int y = 0; y < picture.size.height; ++y) {
         if (stop.stop_requested())
             return false;
@@ -45,19 +45,6 @@ bool writeJpegRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, co
     }
     jpeg_finish_compress(&info);
     return true;
-}
-
-bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, double dpi, const std::stop_token &stop)
-{
-    FILE *out = std::fopen(path.c_str(), "wb");
-    if (!out)
-        return false;
-    jpeg_compress_struct info{};
-    JpegErrors errors;
-    info.err = &errors;
-    const bool written = writeJpegRows(info, errors, out, picture, icc, dpi, stop);
-    jpeg_destroy_compress(&info);
-    return std::fclose(out) == 0 && written;
 }
 
 bool writePngRows(png_structp png, png_infop info, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, double dpi, FILE *out, const std::stop_token &stop)
@@ -116,6 +103,19 @@ PictureFile proofOf(RgbImage<uint8_t> picture, const ExportOptions &options, std
 
 } // namespace
 
+bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, const JpegSettings &settings, const std::stop_token &stop)
+{
+    FILE *out = std::fopen(path.c_str(), "wb");
+    if (!out)
+        return false;
+    jpeg_compress_struct info{};
+    JpegErrors errors;
+    info.err = &errors;
+    const bool written = writeJpegRows(info, errors, out, picture, icc, settings, stop);
+    jpeg_destroy_compress(&info);
+    return std::fclose(out) == 0 && written;
+}
+
 Result<RgbImage<uint8_t>> dithered8(const RgbImage<uint16_t> &picture, const RunContext &run)
 {
     auto out = RgbImage<uint8_t>::ofSize(picture.size);
@@ -135,7 +135,10 @@ Result<RgbImage<uint8_t>> dithered8(const RgbImage<uint16_t> &picture, const Run
 PictureFile jpegProof(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile)
 {
     constexpr double kMostStray = 4; // of 255: fine noise at this quality strays by two
-    return proofOf(std::move(picture), options, std::move(profile), writeJpeg, decodeJpeg, kMostStray);
+    const auto write = [](const auto &path, const auto &held, const auto &icc, double dpi, const std::stop_token &stop) {
+        return writeJpeg(path, held, icc, {.dpi = dpi}, stop); // colour at full size: a proof of colour noise must show it
+    };
+    return proofOf(std::move(picture), options, std::move(profile), write, decodeJpeg, kMostStray);
 }
 
 PictureFile pngProof(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile)

@@ -33,6 +33,13 @@ PictureFile tiffFile(RgbImage<uint8_t> picture, const ExportOptions &options, st
 PictureFile tiffFile(RgbImage<uint16_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
 PictureFile tiffFile(RgbImage<float> picture, const ExportOptions &options, std::vector<uint8_t> profile);
 PictureFile jpegProof(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
+struct JpegSettings {
+    int quality = 93;             ///< 1 .. 100, by the scale of Annex K's tables (ITU-T T.81)
+    bool colourAtFullSize = true; ///< else at half, both ways
+    double dpi = 300;
+};
+/// False where the system refused, or where it was stopped. @param icc embedded; empty for none
+bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, const std::vector<uint8_t> &icc, const JpegSettings &settings, const std::stop_token &stop);
 PictureFile pngProof(RgbImage<uint8_t> picture, const ExportOptions &options, std::vector<uint8_t> profile);
 
 } // namespace irenic

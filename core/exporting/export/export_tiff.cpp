@@ -45,7 +45,8 @@ bool writePixels(const std::filesystem::path &path, const RgbImage<T> &picture, 
     TIFFSetField(tif.get(), TIFFTAG_YRESOLUTION, options.dpi);
     TIFFSetField(tif.get(), TIFFTAG_RESOLUTIONUNIT, RESUNIT_INCH);
     TIFFSetField(tif.get(), TIFFTAG_SOFTWARE, "Irenic " IRENIC_VERSION);
-    TIFFSetField(tif.get(), TIFFTAG_ICCPROFILE, uint32_t(icc.size()), icc.data());
+    if (!icc.empty())
+        TIFFSetField(tif.get(), TIFFTAG_ICCPROFILE, uint32_t(icc.size()), icc.data());
     std::vector<T> row(size_t(picture.size.width) * 3); // LibTIFF's predictor scribbles over what it is given
     for (int y = 0; y < picture.size.height; ++y) {
         std::copy_n(picture.row(y), row.size(), row.begin());

@@ -139,7 +139,7 @@ Result<bool> floorSupports(const Frame &frame, const std::array<NoiseModel, 4> &
     constexpr double kTextureEverywhere = 0.5;
     if (confidence < kTextureEverywhere || frame.kind != FrameKind::Mosaic)
         return confidence < kTextureEverywhere;
-    const auto points = measureNoiseFloor(frame, lower, censored, spectrum ? &*spectrum : nullptr, run);
+    const auto points = measureNoiseFloor(frame, lower, censored, spectrum, run);
     if (!points)
         return points.error();
     std::vector<double> ratios;
@@ -272,7 +272,7 @@ Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &repo
     constexpr double kAgreeing = 0.8; // share of the directions from which on nothing but noise is there
     constexpr size_t kFewestTones = 4, kEnoughTones = 6;
     for (int round = 0; round < kRounds; ++round) {
-        const auto points = measureNoiseFloor(frame, report.cells, input.censoredAt, report.spectrum ? &*report.spectrum : nullptr, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
+        const auto points = measureNoiseFloor(frame, report.cells, input.censoredAt, report.spectrum, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
         if (!points)
             return points.error();
         if (points.value().empty())
@@ -285,9 +285,9 @@ Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &repo
             const StoredNoise stored(law, input.censoredAt);
             std::vector<LinePoint> line;
             for (const FloorPoint &p : points.value()) {
-                const auto variance = [&](double signal) { return std::pow(double(law.sigmaAt(float(signal))), 2); };
-                const double signal = double(stored.signalAt(float(p.mean[cell])));
-                line.push_back({signal, std::min(p.ratio, 1.0) * variance(signal), double(p.patches) / 4});
+                const float signal = stored.signalAt(float(p.mean[cell]));
+                const double sigma = double(law.sigmaAt(signal));
+                line.push_back({double(signal), std::min(p.ratio, 1.0) * sigma * sigma, double(p.patches) / 4});
             }
             const LineFit fit = fitNoiseLine(line, input.varianceFloor, input.readVariance);
             report.cells[cell] = {float(fit.slope), float(fit.intercept)};
@@ -299,9 +299,9 @@ Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &repo
 }
 
 /// Finds out whether neighbours share noise, and what follows from that.
-Status readSpectrum(const Frame &frame, const LawInput &input, NoiseReport &report, const RunContext &run)
+Status readSpectrum(const Frame &frame, std::optional<double> censored, NoiseReport &report, const RunContext &run)
 {
-    Result<std::optional<BandNoise>> spectrum = measureMosaicSpectrum(frame, report.cells, input.censoredAt, run);
+    Result<std::optional<BandNoise>> spectrum = measureMosaicSpectrum(frame, report.cells, censored, run);
     if (!spectrum)
         return spectrum.error();
     report.spectrum = spectrum.take();
@@ -356,7 +356,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
     std::copy(law.value().cells.begin(), law.value().cells.end(), report.cells.begin());
     report.confidence = law.value().confidence;
     if (mosaic) {
-        if (const Status read = readSpectrum(frame, input, report, quiet); !read)
+        if (const Status read = readSpectrum(frame, input.censoredAt, report, quiet); !read)
             return read.error();
         if (report.spectrum) { // diagonals are what was read so far
             const double share = shareInDiagonals(*report.spectrum);
@@ -430,8 +430,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const DecidedNoise &decided
     report.confidenceReason = "The noise is what was decided with the help of earlier frames of this camera.";
     report.lawFrames = decided.lawFrames;
     report.mapFrames = decided.mapFrames;
-    const Linearizer levels(frame);
-    if (const Status read = readSpectrum(frame, lawInputOf(frame, levels), report, run); !read)
+    if (const Status read = readSpectrum(frame, censoredAt(frame), report, run); !read)
         return read.error();
     Result<Banding> banding = measureBanding(frame, report.cells, run);
     if (!banding)

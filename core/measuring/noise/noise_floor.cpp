@@ -164,7 +164,7 @@ std::optional<FloorPoint> readTone(std::vector<const Patch *> patches, double ca
 
 } // namespace
 
-Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const BandNoise *spectrum, const RunContext &run)
+Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const std::optional<BandNoise> &spectrum, const RunContext &run)
 {
     const Rect &a = frame.active;
     std::vector<FloorPoint> points;

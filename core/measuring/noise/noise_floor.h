@@ -23,9 +23,9 @@ struct FloorPoint {
 /// and tones are ours.
 /// Where noise is censored, calm patches are those that lost most of it: there all patches of a tone are read.
 /// @param censoredAt signals below it were stored as it; where nothing was, a patch with a stored 0 in it is left out
-/// @param spectrum of noise that neighbours of one colour share, which is made white first; null where it is
+/// @param spectrum of noise that neighbours of one colour share, which is made white first; empty where it is
 /// Empty where the frame is too small. Fails only with Cancelled.
-Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const BandNoise *spectrum, const RunContext &run);
+Result<std::vector<FloorPoint>> measureNoiseFloor(const Frame &frame, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, const std::optional<BandNoise> &spectrum, const RunContext &run);
 /// Whether part of the noise about a signal is missing.
 inline bool reachesBlack(double mean, double sigma, std::optional<double> censoredAt)
 {

@@ -85,9 +85,10 @@ double quantile(const std::vector<double> &values, const std::vector<double> &sh
     for (size_t i = 0; i < values.size(); ++i)
         sorted[i] = {values[i], shares[i]};
     std::sort(sorted.begin(), sorted.end());
+    constexpr double kRoundingOfShares = 1e-9;
     double left = q * double(values.size());
     for (const auto &[value, share] : sorted)
-        if ((left -= share) < -1e-9)
+        if ((left -= share) < -kRoundingOfShares)
             return value;
     return sorted.back().first;
 }

@@ -80,8 +80,8 @@ public:
         tags->main = m_tree.chain.front();
         tags->raw = *m_raw;
         tags->rawIsMain = m_raw == &m_tree.chain.front();
-        m_frame->source = std::move(tags);
-        takeBlackFromBorder(*m_frame);
+        m_frame->source = tags;
+        takeBlackFromBorder(*m_frame, *tags);
         return std::shared_ptr<const Frame>(std::move(m_frame));
     }
 

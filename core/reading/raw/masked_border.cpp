@@ -2,7 +2,6 @@
 #include "raw/masked_border.h"
 
 #include "irenic/text.h"
-#include "raw/tiff_tree.h"
 
 #include <algorithm>
 #include <cmath>
@@ -81,7 +80,7 @@ std::vector<Rect> maskedAreasOf(const Frame &frame)
     return areas;
 }
 
-void takeBlackFromBorder(Frame &frame)
+void takeBlackFromBorder(Frame &frame, SourceTags &tags)
 {
     Levels &l = frame.levels;
     if (frame.kind != FrameKind::Mosaic || !frame.source || frame.source->raw.numbers(TagMaskedAreas).size() < 4 || l.repeatRows > 2 || l.repeatCols > 2 || !l.deltaRow.empty() || !l.deltaColumn.empty())
@@ -89,7 +88,7 @@ void takeBlackFromBorder(Frame &frame)
     const std::vector<Rect> areas = maskedAreasOf(frame);
     const std::array<float, 4> told = l.blackOfCell();
     std::array<float, 4> found = told;
-    float furthest = 0;
+    double furthest = 0;
     for (int place = 0; place < 4; ++place) {
         const std::optional<Level> level = agreedLevel(frame, areas, place);
         if (!level)
@@ -100,14 +99,18 @@ void takeBlackFromBorder(Frame &frame)
         if (std::abs(off) <= std::max(kCertain * level->error, kUnseen * level->sigma) + kRounding)
             continue;
         found[size_t(place)] = float(level->mean);
-        if (std::abs(off) > std::abs(double(furthest)))
-            furthest = float(off);
+        if (std::abs(off) > std::abs(furthest))
+            furthest = off;
     }
     if (furthest == 0)
         return;
     l.repeatRows = l.repeatCols = 2;
     l.black.assign(found.begin(), found.end());
-    frame.warnings.push_back("By the sensor's masked border black lies up to " + fixedNumber(std::abs(double(furthest)), 1) + (furthest > 0 ? " above" : " below") + " what the file says; the border is believed.");
+    tags.raw.setNumbers(TagBlackLevelRepeatDim, TiffShort, std::array{2.0, 2.0});
+    tags.raw.setLevels(TagBlackLevel, std::vector<double>(found.begin(), found.end()));
+    if (tags.rawIsMain)
+        tags.main = tags.raw;
+    frame.warnings.push_back("By the sensor's masked border black lies up to " + fixedNumber(std::abs(furthest), 1) + (furthest > 0 ? " above" : " below") + " what the file says; the border is believed.");
 }
 
 } // namespace irenic

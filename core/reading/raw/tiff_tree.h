@@ -76,7 +76,7 @@ struct TiffTree {
 };
 Result<TiffTree> readTiffTree(const std::filesystem::path &file);
 
-/// DNG source directories carried by a Frame.
+/// DNG source directories carried by a Frame, as they stood but for a black level that reading knows better.
 struct SourceTags {
     TiffDirectory main; ///< the first directory
     TiffDirectory raw;  ///< the directory of the sensor samples; equals `main` where they share one

@@ -1,15 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "camera/bench_camera.h"
 
-#include "colour/colour.h"
-#include "irenic/develop.h"
+#include "export/export_rendered.h"
 #include "irenic/text.h"
-#include "raw/jpeg_errors.h"
 #include "raw/metadata.h"
 #include "storage/atomic_file.h"
 
 #include <exiv2/exiv2.hpp>
-#include <tiffio.h>
 
 #include <cmath>
 
@@ -17,18 +14,16 @@ namespace irenic {
 
 namespace {
 
-/// As shot, in linear sRGB; without a mosaic's two outermost pixels, which have no neighbours to be developed by.
+/// As shot, in linear sRGB; without the border by which the rest is developed.
 RgbImage<float> developedShot(const Shot &shot, const ShootOptions &o)
 {
     const Rect &a = shot.active;
-    const int halo = Developer::kHaloPx;
-    const Rect inner = Rect{0, 0, a.width, a.height}.grownBy(-halo);
     const float black = float(o.black()), range = float(o.white()) - black;
     Plane<float> linear({a.width, a.height});
     for (int y = 0; y < a.height; ++y)
         for (int x = 0; x < a.width; ++x)
             linear.at(x, y) = (float(shot.samples.at(a.x + x, a.y + y)) - black - o.blackOffsets[size_t((x & 1) + 2 * (y & 1))]) / range;
-    return Developer(benchCameraColour()).develop(linear.view().cut({0, 0, a.width, a.height}), o.cfa.shifted(inner.x, inner.y));
+    return Developer(benchCameraColour()).develop(linear.constView(), o.cfa.shifted(Developer::kHaloPx, Developer::kHaloPx));
 }
 
 /// Adds again what a blur takes away.
@@ -48,59 +43,14 @@ void sharpen(RgbImage<float> &picture, double amount)
         }
 }
 
-/// Everything between setjmp and the encoder's return, with nothing in it that has a destructor.
-bool writeRows(jpeg_compress_struct &info, JpegErrors &errors, FILE *out, const RgbImage<uint8_t> &picture, int quality)
+/// As cameras write it, which say nothing of a profile: sRGB.
+bool writePicture(const std::filesystem::path &path, const RgbImage<float> &picture, bool jpeg, int quality)
 {
-    if (setjmp(errors.away))
-        return false;
-    jpeg_create_compress(&info);
-    jpeg_stdio_dest(&info, out);
-    info.image_width = JDIMENSION(picture.size.width);
-    info.image_height = JDIMENSION(picture.size.height);
-    info.input_components = 3;
-    info.in_color_space = JCS_RGB;
-    jpeg_set_defaults(&info);
-    jpeg_set_quality(&info, quality, TRUE);
-    jpeg_start_compress(&info, TRUE);
-    for (int y = 0; y < picture.size.height; ++y) {
-        JSAMPROW row[1] = {const_cast<JSAMPROW>(picture.row(y))};
-        jpeg_write_scanlines(&info, row, 1);
-    }
-    jpeg_finish_compress(&info);
-    return true;
-}
-
-bool writeJpeg(const std::filesystem::path &path, const RgbImage<uint8_t> &picture, int quality)
-{
-    FILE *out = std::fopen(path.c_str(), "wb");
-    if (!out)
-        return false;
-    jpeg_compress_struct info{};
-    JpegErrors errors;
-    info.err = &errors;
-    const bool written = writeRows(info, errors, out, picture, quality);
-    jpeg_destroy_compress(&info);
-    return std::fclose(out) == 0 && written;
-}
-
-bool writeTiff(const std::filesystem::path &path, const RgbImage<uint16_t> &picture)
-{
-    TIFF *tif = TIFFOpen(path.c_str(), "w");
-    if (!tif)
-        return false;
-    TIFFSetField(tif, TIFFTAG_IMAGEWIDTH, uint32_t(picture.size.width));
-    TIFFSetField(tif, TIFFTAG_IMAGELENGTH, uint32_t(picture.size.height));
-    TIFFSetField(tif, TIFFTAG_BITSPERSAMPLE, 16);
-    TIFFSetField(tif, TIFFTAG_SAMPLESPERPIXEL, 3);
-    TIFFSetField(tif, TIFFTAG_PHOTOMETRIC, PHOTOMETRIC_RGB);
-    TIFFSetField(tif, TIFFTAG_PLANARCONFIG, PLANARCONFIG_CONTIG);
-    TIFFSetField(tif, TIFFTAG_ROWSPERSTRIP, 64);
-    bool written = true;
-    for (int y = 0; y < picture.size.height && written; ++y)
-        written = TIFFWriteScanline(tif, const_cast<uint16_t *>(picture.row(y)), uint32_t(y)) == 1;
-    written = TIFFFlush(tif) == 1 && written;
-    TIFFClose(tif);
-    return written;
+    if (jpeg)
+        return writeJpeg(path, encoded8(picture), {}, {.quality = quality, .colourAtFullSize = false}, {});
+    ExportOptions plain(ExportFormat::Tiff);
+    plain.compression = TiffCompression::None;
+    return tiffFile(encoded16(picture), plain, {}).write(path, {});
 }
 
 bool describeFile(const std::filesystem::path &path, const ShootOptions &o)
@@ -140,7 +90,7 @@ Status writeFinished(const std::filesystem::path &file, const Shot &shot, const 
     if (finish.sharpening > 0)
         sharpen(picture, finish.sharpening);
     const auto &path = target.value().temporaryPath();
-    if (!(jpeg ? writeJpeg(path, encoded8(picture), finish.quality) : writeTiff(path, encoded16(picture))) || !describeFile(path, options))
+    if (!writePicture(path, picture, jpeg, finish.quality) || !describeFile(path, options))
         return Error{ErrorCode::WriteFailed, textOf(file) + " could not be written.", {}};
     return target.value().commit();
 }

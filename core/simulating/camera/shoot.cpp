@@ -22,6 +22,7 @@ enum Stream : uint64_t {
     StreamColumnGain,
     StreamTelegraph,
     StreamNoisy,
+    StreamMoment,
 };
 
 constexpr double kFullWellAtIso100 = 52000;    // electrons
@@ -201,31 +202,30 @@ public:
         RandomAt random(m_o.seed, StreamPixel, x, y);
         double v = (random.poisson(std::max(0.0, electrons)) - m_f.darkElectrons) / m_fullWell + random.gaussian() * read;
         v += rowOffset + RandomAt(m_o.seed, StreamColumn, x, 0).gaussian() * m_o.banding * m_read;
-        if (m_f.telegraphPerMillion > 0)
-            v += telegraph(x, y);
         return bent(v);
     }
     /// What a bad pixel adds; 0 of a good one. The border's are left out.
     float extra(int x, int y) const
     {
-        RandomAt chance(m_sensorSeed, StreamHot, x, y);
-        const double hot = m_o.hotPixelsPerMillion * 1e-6, warm = m_o.warmPixelsPerMillion * 1e-6;
-        const double fate = x >= m_o.borderPx && y >= m_o.borderPx ? chance.uniform() : 1;
-        if (fate >= hot + warm)
+        if (x < m_o.borderPx || y < m_o.borderPx)
             return 0;
+        RandomAt chance(m_sensorSeed, StreamHot, x, y);
+        const double hot = m_o.hotPixelsPerMillion * 1e-6, warm = m_o.warmPixelsPerMillion * 1e-6, fate = chance.uniform();
+        if (fate >= hot + warm)
+            return m_f.telegraphPerMillion > 0 ? telegraph(x, y) : 0;
         // Dark current has a long tail: from 8 to some 200 sigma of the dark; warm pixels lie below.
         return float(m_read * (fate < hot ? 8 * std::pow(25.0, chance.uniform()) : 2 * std::pow(4.0, chance.uniform())));
     }
 
 private:
     static constexpr int kCurveSteps = 64;
-    double telegraph(int x, int y) const
+    float telegraph(int x, int y) const
     {
         RandomAt fate(m_sensorSeed, StreamTelegraph, x, y);
-        if (fate.uniform() >= m_f.telegraphPerMillion * 1e-6 || RandomAt(m_o.seed, StreamTelegraph, x, y).uniform() < 0.5)
+        if (fate.uniform() >= m_f.telegraphPerMillion * 1e-6 || RandomAt(m_o.seed, StreamMoment, x, y).uniform() < 0.5)
             return 0;
         const double size = m_read * 3 * std::pow(4.0, fate.uniform());
-        return fate.uniform() < 0.5 ? -size : size;
+        return float(fate.uniform() < 0.5 ? -size : size);
     }
     double varianceAt(double signal) const
     {
@@ -264,6 +264,17 @@ void smooth(Plane<T> &values, double share)
 }
 
 } // namespace
+
+Shot withoutNoise(const Shot &shot, const ShootOptions &options)
+{
+    ShootOptions plain = options;
+    plain.faults = {};
+    Shot silent{Plane<uint16_t>(shot.samples.size()), shot.active, {}};
+    for (int y = 0; y < silent.samples.height(); ++y)
+        for (int x = 0; x < silent.samples.width(); ++x)
+            silent.samples.at(x, y) = uint16_t(std::lround(std::min(1.0, double(shot.truth.clean.at(x, y))) * (plain.white() - plain.black()) + plain.black()));
+    return silent;
+}
 
 int ShootOptions::black() const
 {
@@ -356,7 +367,7 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
                 t.clean.at(x, y) = float(sensor.bent(light));
             }
             double v = sensor.read(light, x, y, rowOffset);
-            if (const float extra = sensor.extra(x, y); extra > 0) {
+            if (const float extra = sensor.extra(x, y); extra != 0) {
                 v += double(extra);
                 hot[size_t(y)].push_back({{x, y}, extra});
             }

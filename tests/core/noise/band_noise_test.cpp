@@ -106,6 +106,21 @@ private slots:
         QVERIFY(!QString::fromStdString(of1.reason).contains("little certainty"));
     }
 
+    void withoutCertaintyLuminanceFollowsTheIso()
+    {
+        NoiseReport unsure;
+        unsure.bands.resize(6);
+        unsure.luminanceNoise = unsure.colourNoise = 0.1f;
+        unsure.confidence = 0;
+        const auto at = [&](float usual) {
+            unsure.usualShare = usual;
+            return suggestTreatment(unsure).treatment;
+        };
+        QVERIFY(at(0.1f).luminance < at(0.4f).luminance && at(0.4f).luminance <= at(1).luminance && at(1).luminance <= 0.35);
+        QVERIFY(at(0).luminance <= 0.1); // nobody knows
+        QVERIFY(at(1).colour <= 0.1);
+    }
+
     /// Where the file's own law takes the place of the measured one, the spectrum is told in its units: the noise of a band is the same by any law.
     void theSpectrumFollowsTheLawThatIsTaken()
     {

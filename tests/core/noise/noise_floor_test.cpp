@@ -61,7 +61,7 @@ private slots:
     {
         QFETCH(float, variance);
         const Simulated s = simulate(slopeScene({800, 600}), plainShot(6400));
-        const auto points = measureNoiseFloor(*s.frame, fourTimes(s.truth.noise, variance), {}, nullptr, {});
+        const auto points = measureNoiseFloor(*s.frame, fourTimes(s.truth.noise, variance), {}, {}, {});
         QVERIFY(points.value().size() >= 8);
         double mean = 0;
         for (const FloorPoint &p : points.value()) {
@@ -134,7 +134,7 @@ private slots:
     void framesTooSmallForItHaveNone()
     {
         const Simulated s = simulate(slopeScene({100, 100}), plainShot(1600));
-        QVERIFY(measureNoiseFloor(*s.frame, fourTimes(s.truth.noise), {}, nullptr, {}).value().empty());
+        QVERIFY(measureNoiseFloor(*s.frame, fourTimes(s.truth.noise), {}, {}, {}).value().empty());
     }
 
     void stopIsObeyed()
@@ -142,7 +142,7 @@ private slots:
         const Simulated s = simulate(slopeScene({400, 300}), plainShot(1600));
         std::stop_source stop;
         stop.request_stop();
-        QCOMPARE(measureNoiseFloor(*s.frame, fourTimes(s.truth.noise), {}, nullptr, {1, stop.get_token(), {}}).error().code, ErrorCode::Cancelled);
+        QCOMPARE(measureNoiseFloor(*s.frame, fourTimes(s.truth.noise), {}, {}, {1, stop.get_token(), {}}).error().code, ErrorCode::Cancelled);
     }
 };
 

@@ -5,6 +5,7 @@
 #include "raw/libraw_levels.h"
 #include "support/frames.h"
 
+#include <QProcess>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -97,6 +98,27 @@ private slots:
         const float scale = again->levels.white / frame->levels.white;
         for (int place = 0; place < 4; ++place)
             QVERIFY(std::abs(again->levels.blackAt(place & 1, place >> 1) / scale - frame->levels.blackAt(place & 1, place >> 1)) < 0.01f);
+    }
+
+    /// A DNG that tells no black level at all has black at 0.
+    void aLevelThatIsNotToldIsFoundAndTold()
+    {
+        ShootOptions o;
+        o.iso = 1600;
+        o.borderPx = 40;
+        const Shot shot = shoot(flatScene({600, 400}, 0.01f, 0.01f, 0.01f), o).take();
+        const auto file = m_dir.filePath("untold.dng");
+        QVERIFY(writeShot(file.toStdString(), shot, o));
+        QProcess editor;
+        editor.start("exiftool", {"-overwrite_original", "-SubIFD:BlackLevel=", "-SubIFD:BlackLevelRepeatDim=", file});
+        QVERIFY(editor.waitForFinished());
+        const auto frame = readFrame(file.toStdString());
+        QVERIFY(frame);
+        QVERIFY(believed(*frame.value()));
+        QVERIFY(std::abs(frame.value()->levels.blackAt(0, 0) - float(kCameraBlack14)) < 3);
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*frame.value()).take());
+        const auto written = exportCleaned(Cleaner(frame.value(), noise, Treatment{"wavelet", 1, 1}), *noise, m_dir.filePath("untold-clean.dng").toStdString(), {});
+        QVERIFY2(written, written ? "" : written.error().userMessage.c_str());
     }
 
     void nothingMovesWithoutNeed_data()

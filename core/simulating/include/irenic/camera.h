@@ -34,7 +34,7 @@ struct SensorFaults {
     bool dualGain = false;             ///< above an eighth of full scale read noise is four times as large
     double greenImbalance = 0;         ///< by how much the greens in rows of blue see more; -0.1 .. 0.1
     double phaseStripes = 0;           ///< share of the light that every twelfth row loses to pixels that focus; 0 .. 0.5
-    double telegraphPerMillion = 0;    ///< pixels that in half of all frames lie 3 to 12 read-noise sigmas too high or too low
+    double telegraphPerMillion = 0;    ///< pixels that in half of all frames lie 3 to 12 read-noise sigmas too high or too low; where they do, they are among ShotTruth::hotPixels
     double noisyShare = 0;             ///< share of the pixels whose read noise is three times as large; 0 .. 0.1
     double knee = 1;                   ///< signal from which the response bends, towards 1 for any light; 0.3 .. 1
     bool operator==(const SensorFaults &) const = default;
@@ -78,7 +78,7 @@ struct ShotTruth {
     double readNoiseElectrons = 0;
     double fullWellElectrons = 0;   ///< electrons at the white level
     std::vector<PixelAt> hotPixels; ///< stored coordinates
-    std::vector<float> hotSignal;   ///< their added signal
+    std::vector<float> hotSignal;   ///< their added signal; below 0 of some that flicker
 };
 
 struct Shot {
@@ -92,6 +92,9 @@ struct Shot {
 /// the same seed gives the same bits on any number of threads.
 /// Fails with BadParameter, or Cancelled.
 Result<Shot> shoot(const Scene &scene, const ShootOptions &options, const RunContext &run = {});
+
+/// The same light on the same sensor without noise and faults: what is written of it with `options` but their faults is the truth to a shot's file.
+Shot withoutNoise(const Shot &shot, const ShootOptions &options);
 
 /// Writes the shot as a raw DNG with every tag that the specification asks for. Refuses to replace a file.
 Status writeShot(const std::filesystem::path &file, const Shot &shot, const ShootOptions &options, const RunContext &run = {});
