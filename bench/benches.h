@@ -65,10 +65,13 @@ struct KindsArguments {
     std::vector<std::string> kinds; ///< of frames, by name; empty takes all
     std::string method;             ///< at its own suggestion, in place of the suggested one
     bool each = false;              ///< a line for every frame, on standard error
+    bool trueLaw = false;           ///< of nearness: the sensor's own law in place of the measured one
 };
 /// How near the measured noise comes to the sensor's, for every kind of fault and of file.
 int law(const KindsArguments &arguments);
 /// What the suggested treatment gains over the untreated picture, likewise.
 int kindsTable(const KindsArguments &arguments);
+/// The estimated against the true nearness of every method, for every kind of mosaic.
+int nearnessTable(const KindsArguments &arguments);
 
 } // namespace irenic::bench

@@ -2,6 +2,7 @@
 #include "benches.h"
 #include "subject.h"
 
+#include "irenic/clean_cache.h"
 #include "irenic/measure_noise.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
@@ -59,6 +60,8 @@ const std::vector<Kind> &kinds()
     };
     return all;
 }
+
+constexpr double kSlowestCompared = 5; ///< seconds a megapixel
 
 struct Shown {
     std::shared_ptr<const Frame> frame, clean; ///< the latter like it, without noise
@@ -259,6 +262,60 @@ int kindsTable(const KindsArguments &a)
         }
         std::printf("| %s | %d | %.2f | %.4f | %s | %+.2f | %+.2f | %+.4f | %+.4f | %+.2f | %+.2f |\n", kind.name, iso, middleOf(before), middleOf(beforeSsim), methods.c_str(), middleOf(gain), *std::min_element(gain.begin(), gain.end()), middleOf(gainSsim),
                     *std::min_element(gainSsim.begin(), gainSsim.end()), middleOf(drift), middleOf(driftHigh));
+        std::fflush(stdout);
+        return true;
+    });
+}
+
+int nearnessTable(const KindsArguments &a)
+{
+    std::printf("| kind | ISO | off dB, median | worst | off more than two of its errors | order right where 0.2 dB apart | told of |\n|---|---|---|---|---|---|---|\n");
+    return forEachKind(a, true, [&](int iso, const Kind &kind, const auto &frames) {
+        std::vector<double> off;
+        size_t beyond = 0, pairs = 0, right = 0, told = 0;
+        for (const auto &[s, report] : frames) {
+            auto law = report;
+            if (a.trueLaw)
+                law.cells = {s.truth.noise, s.truth.noise, s.truth.noise, s.truth.noise};
+            const auto noise = std::make_shared<const NoiseReport>(law);
+            if (!whyNoNearness(*s.frame, *noise).empty())
+                continue;
+            ++told;
+            const Rect region = s.frame->crop.grownBy(-Developer::kHaloPx); // which the estimate leaves out
+            const auto clean = developRegion(Cleaner::untreated(s.clean), region, {}, nullptr, {});
+            std::vector<std::pair<double, double>> trials; // true and estimated
+            for (const MethodInfo &m : methods()) {
+                if (m.secondsPerMegapixel > kSlowestCompared)
+                    continue;
+                for (const double strength : {0.5, 1.0}) {
+                    const Cleaner cleaner(s.frame, noise, Treatment{m.id, strength, strength});
+                    CleanCache cache;
+                    const auto treated = clean ? developRegion(cleaner, region, {}, &cache, {}) : clean.error();
+                    const auto risk = treated ? riskAt(cleaner, region, &cache) : treated.error();
+                    if (!risk) {
+                        std::fprintf(stderr, "irenic-bench: %s\n", risk.error().userMessage.c_str());
+                        return false;
+                    }
+                    const double truth = pictureQuality(encoded16(treated.value()), encoded16(clean.value())).psnrDb;
+                    const Nearness n = nearnessOf(risk.value(), *noise).value_or(Nearness{});
+                    off.push_back(std::abs(n.db - truth));
+                    beyond += off.back() > 2 * n.errorDb;
+                    trials.emplace_back(truth, n.db);
+                    if (a.each)
+                        std::fprintf(stderr, "%s ISO %d: %s %.1f: true %.2f, estimated %.2f +- %.2f dB, confidence %.2f\n", kind.name, iso, m.id, strength, truth, n.db, n.errorDb, report.confidence);
+                }
+            }
+            for (const auto &x : trials)
+                for (const auto &y : trials)
+                    if (x.first >= y.first + 0.2) {
+                        ++pairs;
+                        right += x.second > y.second;
+                    }
+        }
+        if (off.empty())
+            std::printf("| %s | %d | | | | | 0 of %zu |\n", kind.name, iso, frames.size());
+        else
+            std::printf("| %s | %d | %.2f | %.2f | %zu of %zu | %zu of %zu | %zu of %zu |\n", kind.name, iso, middleOf(off), *std::max_element(off.begin(), off.end()), beyond, off.size(), right, pairs, told, frames.size());
         std::fflush(stdout);
         return true;
     });

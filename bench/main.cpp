@@ -59,7 +59,12 @@ int main(int argc, char **argv)
     CLI::App *kinds = addKinds("kinds", "What the suggested treatment gains over the untreated picture, for every kind of frame");
     kinds->add_option("--method", k.method, "At its own suggestion, in place of the suggested method");
     kinds->add_flag("--each", k.each, "A line for every frame, on standard error");
+    CLI::App *near = addKinds("nearness", "Estimated against true nearness of every method, for every kind of raw frame");
+    near->add_flag("--true-law", k.trueLaw, "The sensor's own noise law in place of the measured one");
+    near->add_flag("--each", k.each, "A line for every trial, on standard error");
     CLI11_PARSE(app, argc, argv);
+    if (near->parsed())
+        return irenic::bench::nearnessTable(k);
     if (law->parsed())
         return irenic::bench::law(k);
     if (kinds->parsed())

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/readings.h"
 
+#include "measure/psnr.h"
+
 #include <cmath>
 
 namespace irenic {
@@ -54,8 +56,7 @@ PictureQuality pictureQuality(const RgbImage<uint16_t> &image, const RgbImage<ui
         colour += (d[0] - y) * (d[0] - y) + (d[2] - y) * (d[2] - y);
     }
     const double n = double(image.samples.size());
-    constexpr double kLeastSquare = 1e-10; // 100 dB: the same to within 16 bits
-    return {-10 * std::log10(std::max(square / n, kLeastSquare)), ssimOf(lumaOf(image), lumaOf(truth), image.size), 255 * std::sqrt(colour / (n / 3) / 2)};
+    return {psnrDb(square / n), ssimOf(lumaOf(image), lumaOf(truth), image.size), 255 * std::sqrt(colour / (n / 3) / 2)};
 }
 
 } // namespace irenic

@@ -52,6 +52,13 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
         const AnalysisPlanes planesPlain = analysisPlanes(frame, *treated.sharedNoise(), plain.value().view(), whole);
         r.halo = haloShare(planesPlain.luminance.view(), planesAfter.luminance.view(), 1);
     }
+    if (!treated.treatment().isNone()) { // untreated pixels are no trial
+        const Result<RiskSums> risk = riskAt(treated, region, cache, run);
+        if (!risk)
+            return risk.error();
+        r.risk = risk.value();
+        r.nearness = nearnessOf(r.risk, *treated.sharedNoise());
+    }
     if (!truth)
         return r;
     const auto clean = developRegion(Cleaner::untreated(truth), truth->storedOf(frame.uprightOf(region)), {}, nullptr, run);

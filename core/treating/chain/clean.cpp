@@ -2,6 +2,7 @@
 #include "irenic/clean.h"
 
 #include "base/parallel.h"
+#include "base/random.h"
 #include "chain/chain.h"
 #include "chain/tile_grid.h"
 #include "irenic/clean_cache.h"
@@ -55,6 +56,20 @@ void interleave(const LentPlanes &planes, size_t count, PlaneView<float> out)
 Cleaner::Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment, const FrameEdits &edits)
     : d(std::make_unique<Private>(std::make_shared<const ChainFacts>(std::move(frame), std::move(noise), treatment, edits)))
 {
+}
+
+Cleaner::Cleaner(std::unique_ptr<Private> made) : d(std::move(made)) {}
+
+Cleaner Cleaner::disturbed(const Disturbance &disturbance) const
+{
+    const ChainFacts &f = *d->facts;
+    return Cleaner(std::make_unique<Private>(std::make_shared<const ChainFacts>(f.frame, f.noise, f.treatment, f.edits, disturbance)));
+}
+
+float Disturbance::at(int x, int y, size_t channel) const
+{
+    constexpr uint64_t kStream = 71; // of no other random number in the engine
+    return float(RandomAt(seed, kStream + channel, x, y).gaussian());
 }
 
 Cleaner Cleaner::untreated(std::shared_ptr<const Frame> frame, const LensCorrection &lens)

@@ -5,8 +5,8 @@
 
 namespace irenic {
 
-ChainFacts::ChainFacts(std::shared_ptr<const Frame> f, std::shared_ptr<const NoiseReport> n, const Treatment &t, const FrameEdits &e)
-    : frame(std::move(f)), noise(std::move(n)), treatment(t), edits(e), regions(t.regions && e.regions && !e.regions->regions().empty() ? e.regions.get() : nullptr),
+ChainFacts::ChainFacts(std::shared_ptr<const Frame> f, std::shared_ptr<const NoiseReport> n, const Treatment &t, const FrameEdits &e, const Disturbance &moved)
+    : frame(std::move(f)), noise(std::move(n)), treatment(t), edits(e), disturbance(moved), regions(t.regions && e.regions && !e.regions->regions().empty() ? e.regions.get() : nullptr),
       variants(t, regions), levels(*frame),
       stabilisers{Stabiliser(noise->cells[0]), Stabiliser(noise->cells[1]), Stabiliser(noise->cells[2]), Stabiliser(noise->cells[3])}
 {

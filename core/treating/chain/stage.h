@@ -24,13 +24,14 @@ inline constexpr const char *kSharpenStage = "sharpen";
 
 /// All that a chain is made of. Stages keep a reference to it; the chain keeps it alive.
 struct ChainFacts {
-    ChainFacts(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment, const FrameEdits &edits);
+    ChainFacts(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment, const FrameEdits &edits, const Disturbance &disturbance = {});
     ChainFacts(const ChainFacts &) = delete;
 
     std::shared_ptr<const Frame> frame;
     std::shared_ptr<const NoiseReport> noise;
     Treatment treatment;
     FrameEdits edits;
+    Disturbance disturbance;
     const RegionSet *regions; ///< null where none take part
     Variants variants;
     bool takesNoise; ///< some noise, blotches or blocks are to be taken away
@@ -40,6 +41,12 @@ struct ChainFacts {
 
     bool isMosaic() const { return frame->kind == FrameKind::Mosaic; }
     size_t planes() const { return size_t(frame->channels()); }
+    /// A linear sample as it comes into the chain. Stored coordinates, inside the active area.
+    float untreated(int x, int y, size_t channel) const
+    {
+        const float v = levels.linear(x, y, int(channel));
+        return disturbance.amount == 0 ? v : v + disturbance.amount * noise->modelAt(x, y, channel, isMosaic()).sigmaAt(v) * disturbance.at(x, y, channel);
+    }
     bool softensBlocks() const { return treatment.taste.blocks > 0 && frame->jpeg; }
     const Stabiliser &stabiliserAt(int x, int y) const { return stabilisers[size_t((x & 1) + 2 * (y & 1))]; }
     /// The two laws that samples of a row take by turns, from an even x on; of full colour, that of the colour twice.

@@ -4,6 +4,7 @@
 #include "irenic/develop.h"
 #include "irenic/lab.h"
 #include "irenic/methods.h"
+#include "irenic/nearness.h"
 #include "irenic/noise.h"
 
 #include <optional>
@@ -59,6 +60,8 @@ struct PlaceReadings {
     double detailLost = 0;               ///< see detailLost()
     std::optional<double> halo;          ///< see haloShare(); where something is sharpened
     double drift = 0;                    ///< median CIEDE2000 of blocks against the untreated picture
+    RiskSums risk;                       ///< of a trial; without pixels where whyNoNearness()
+    std::optional<Nearness> nearness;    ///< of `risk`
     std::optional<PictureQuality> truth; ///< where the picture without noise is known
     bool operator==(const PlaceReadings &) const = default;
 };

@@ -73,6 +73,8 @@ struct NoiseReport {
     int lawFrames = 0;            ///< earlier frames of the camera whose law was taken in place of the measured one; usually 0
     int mapFrames = 0;            ///< frames that bad pixels were held against
     float profileRatio = 0;       ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
+    /// The law of a sample; stored coordinates.
+    const NoiseModel &modelAt(int x, int y, size_t channel, bool mosaic) const { return cells[mosaic ? size_t((x & 1) + 2 * (y & 1)) : channel]; }
     bool operator==(const NoiseReport &) const = default;
 };
 

@@ -18,7 +18,11 @@ public:
     }
 
     Traits traits() const override { return {m_softener ? "soften and linearise" : "linearise", Space::Linear, Space::Linear, 0, m_softener ? 0.62 : 0.004}; }
-    std::string settings() const override { return m_softener ? settingsText({m_facts.treatment.taste.blocks}) : std::string(); }
+    std::string settings() const override
+    {
+        const Disturbance &d = m_facts.disturbance;
+        return (m_softener ? settingsText({m_facts.treatment.taste.blocks}) : std::string()) + (d.amount != 0 ? "disturbed " + std::to_string(d.seed) + " " + settingsText({double(d.amount)}) : std::string());
+    }
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override
     {
@@ -36,7 +40,7 @@ public:
             for (size_t c = 0; c < m_facts.planes(); ++c) {
                 float *o = tile.now.views[c].row(y);
                 for (int x = 0; x < out.width; ++x)
-                    o[x] = m_softener ? soft[c].at(columns[size_t(x)] - inside.x, sy - inside.y) : m_facts.levels.linear(columns[size_t(x)], sy, int(c));
+                    o[x] = m_softener ? soft[c].at(columns[size_t(x)] - inside.x, sy - inside.y) : m_facts.untreated(columns[size_t(x)], sy, c);
             }
         }
     }

@@ -21,7 +21,7 @@ public:
         const Rect &a = m_facts.frame->active;
         const auto linear = [&](int x, int y) {
             const int u = mirrored(x - a.x, a.width), v = mirrored(y - a.y, a.height);
-            return m_facts.levels.linear(a.x + u, a.y + v) - m_facts.noise->banding.at(u, v);
+            return m_facts.untreated(a.x + u, a.y + v, 0) - m_facts.noise->banding.at(u, v);
         };
         const Rect inside = out.intersected(a);
         const int spill = std::max({inside.x - out.x, inside.y - out.y, out.right() - inside.right(), out.bottom() - inside.bottom(), 0});

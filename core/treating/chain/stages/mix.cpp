@@ -24,7 +24,7 @@ public:
                 const int sx = a.x + mirrored(out.x + x - a.x, a.width);
                 for (size_t c = 0; c < m_facts.planes(); ++c) {
                     float &v = tile.now.views[c].row(y)[x];
-                    v += share * (m_facts.levels.linear(sx, sy, int(c)) - v);
+                    v += share * (m_facts.untreated(sx, sy, c) - v);
                 }
             }
         }

@@ -22,6 +22,15 @@ struct FrameEdits {
     FrameEdits lensAlone() const { return {nullptr, lens}; } ///< as an untreated picture is shown
 };
 
+/// A change of every untreated sample of a mosaic by some of its sigma, as chance has it: how far an answer follows tells how much of the noise is left in it
+/// (Ramani, Blu and Unser, IEEE Trans. Image Process. 17(9), 2008).
+struct Disturbance {
+    uint64_t seed = 0;
+    float amount = 0; ///< in sigmas; 0 disturbs nothing
+    bool operator==(const Disturbance &) const = default;
+    float at(int x, int y, size_t channel) const; ///< in sigmas, before `amount`: Gaussian, sigma 1; stored coordinates
+};
+
 /// Treats one frame, region by region: mends hot pixels, stabilises the variance, runs the method with the strengths of every place, gives
 /// detail and points of light back, and returns to linear signal with the local mean kept; there grain is kept, the result laid over the
 /// untreated samples, sharpened, and freed of what the lens did to single samples. Immutable; one instance serves all threads.
@@ -55,6 +64,8 @@ public:
     const ChainIdentity &identity() const;
     /// What clean() of so many pixels takes on two cores of a middling machine.
     double expectedSeconds(Size region) const;
+    /// The same treatment of the same frame, whose samples are disturbed first.
+    Cleaner disturbed(const Disturbance &disturbance) const;
     /// The same frame with the same corrections of the lens, and nothing else done to it.
     Cleaner untreated() const;
     /// A frame with nothing done to it but that to its lens.
@@ -65,6 +76,7 @@ public:
 
 private:
     struct Private;
+    explicit Cleaner(std::unique_ptr<Private> made);
     std::unique_ptr<Private> d;
 };
 

@@ -1,0 +1,72 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/base.h"
+#include "irenic/image.h"
+#include "irenic/noise.h"
+
+#include <string>
+#include <vector>
+
+namespace irenic {
+
+class Cleaner;
+class CleanCache;
+
+/// Sums over developed pixels, from which the distance of an answer to the clean picture is estimated without having that picture: Stein's unbiased risk
+/// estimate (Stein, Ann. Statist. 9(6), 1981) in its Monte Carlo form (Ramani, Blu and Unser, IEEE Trans. Image Process. 17(9), 2008), for noise whose variance
+/// differs from sample to sample, weighted by what developing makes of each sample. Squares of differences of encoded red, green and blue; 1 is white.
+struct RiskSums {
+    double removed = 0;  ///< square of what the treatment took
+    double followed = 0; ///< covariance of the noise with the answer
+    double noise = 0;    ///< square of the noise
+    double square = 0;   ///< the estimate: removed + 2 followed - noise
+    double luma = 0;     ///< that of luma alone (ITU-R BT.601)
+    double ofBlocks = 0; ///< squares of the blocks' own estimates, for their scatter
+    double pixels = 0;
+    int blocks = 0;
+    RiskSums &operator+=(const RiskSums &other);
+    bool operator==(const RiskSums &) const = default;
+};
+
+/// How near a treated picture comes to the same picture without noise, developed alike and as shot.
+struct Nearness {
+    double db = 0;      ///< peak signal-to-noise ratio of encoded red, green and blue, as in PictureQuality; at most 100
+    double lumaDb = 0;  ///< of luma alone
+    double errorDb = 0; ///< one standard deviation of `db`: blocks, probe, and the noise law's own doubt; at most kUnknownDb
+    double square = 0;  ///< what `db` is of: mean square difference
+    double bestMix = 1; ///< how much of the answer, laid over the untreated picture (Taste::mix), comes nearest: (noise - followed) / removed, 0 to 1
+    double bestDb = 0;  ///< what `db` would be then
+    double ofLaw = 0;   ///< by how much `square` is larger where the true variance of noise is one standard deviation larger
+    bool operator==(const Nearness &) const = default;
+    bool gainsByMix() const { return errorDb < kUnknownDb && bestDb > db + 0.1; } ///< so much that it is worth telling
+    static constexpr double kUnknownDb = 10;                                      ///< so uncertain that nothing was estimated
+};
+
+/// Why nothing can be estimated of a frame, as a sentence; empty where it can: mosaics with noise that neighbours do not share, and a law that is more than a guess.
+std::string whyNoNearness(const Frame &frame, const NoiseReport &noise);
+
+/// Before anything is undone of the lens. Without pixels where whyNoNearness() has something to say. Same bits for any threads.
+/// @param region  stored coordinates, inside Frame::active; what is too near its border for developing is left out
+/// @param cache   may be null. Fails only with Cancelled
+/// @param seed    of the probe
+Result<RiskSums> riskAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run = {}, uint64_t seed = 1);
+
+/// Nothing of sums without pixels.
+std::optional<Nearness> nearnessOf(const RiskSums &sums, const NoiseReport &noise);
+
+/// Places that stand for the whole picture, spread evenly over it. Stored coordinates, inside the crop; one that is the crop where it is small.
+std::vector<Rect> placesAllOver(const Frame &frame);
+
+/// How a trial stands among others at the same place.
+struct Standing {
+    double behindDb = 0; ///< the nearest; 0 for that itself
+    double errorDb = 0;  ///< of the difference, which is better known than either nearness
+    bool isNearest = false;
+    bool isLevel() const { return !isNearest && behindDb <= errorDb; } ///< it cannot be told from the nearest
+    bool operator==(const Standing &) const = default;
+};
+/// One for every trial whose nearness is known, as long as there are two.
+std::vector<std::optional<Standing>> standingsOf(const std::vector<std::optional<Nearness>> &trials);
+
+} // namespace irenic

@@ -1,0 +1,314 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/nearness.h"
+
+#include "base/grid.h"
+#include "base/parallel.h"
+#include "irenic/clean.h"
+#include "irenic/clean_cache.h"
+#include "irenic/develop.h"
+#include "irenic/measure_noise.h"
+#include "measure/psnr.h"
+
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+constexpr float kDisturbed = 0.25f; ///< sigmas
+constexpr int kRiskBlockPx = 32;    ///< wider than what a method looks at at once, so that blocks say something of their own
+
+/// Linear colours of samples that are moved along a direction: the derivative of developing, but for the tone curve.
+class Developing
+{
+public:
+    Developing(const Frame &frame, PlaneView<const float> at, const CfaPattern &cfa) : m_developer(frame), m_at(at), m_cfa(cfa) {}
+
+    /// As it is. Three numbers a pixel, without the halo.
+    std::vector<float> colours() const
+    {
+        const RgbImage<float> image = m_developer.develop(m_at, m_cfa);
+        return {image.samples.begin(), image.samples.end()};
+    }
+
+    /// Likewise, how much they move.
+    std::vector<float> along(const Plane<float> &direction) const
+    {
+        // Demosaicing decides by what it sees: over a smaller step such a decision would weigh more than it does in the picture.
+        constexpr float kStep = 0.5f;
+        const RgbImage<float> up = moved(direction, kStep), down = moved(direction, -kStep);
+        std::vector<float> out(up.samples.size());
+        for (size_t i = 0; i < out.size(); ++i)
+            out[i] = (up.samples[i] - down.samples[i]) / (2 * kStep);
+        return out;
+    }
+
+private:
+    RgbImage<float> moved(const Plane<float> &direction, float step) const
+    {
+        Plane<float> moved({m_at.width, m_at.height});
+        for (int y = 0; y < m_at.height; ++y)
+            for (int x = 0; x < m_at.width; ++x)
+                moved.at(x, y) = m_at.at(x, y) + step * direction.at(x, y);
+        return m_developer.develop(moved.constView(), m_cfa);
+    }
+
+    Developer m_developer;
+    PlaneView<const float> m_at;
+    CfaPattern m_cfa;
+};
+
+/// srgbEncoded(), from a table.
+float encodedOf(float linear)
+{
+    constexpr int kEntries = 1 << 16;
+    static const std::vector<float> table = [] {
+        std::vector<float> t(kEntries + 1);
+        for (int i = 0; i <= kEntries; ++i)
+            t[size_t(i)] = srgbEncoded(float(i) / kEntries);
+        return t;
+    }();
+    return table[size_t(std::clamp(linear, 0.f, 1.f) * kEntries)];
+}
+
+/// How much of an error of that sigma about a linear value is seen in the encoded one: root mean square over a Gaussian, by five-point Gauss-Hermite quadrature.
+float slopeOver(float linear, float sigma)
+{
+    constexpr float kAt[] = {1.3556262f, 2.8569700f}, kWeight[] = {0.2220759f, 0.0112574f};
+    const float middle = encodedOf(linear), s = std::max(sigma, 1e-5f);
+    float square = 0;
+    for (int k = 0; k < 2; ++k)
+        for (const float side : {-1.f, 1.f}) {
+            const float d = encodedOf(linear + side * kAt[k] * s) - middle;
+            square += kWeight[k] * d * d;
+        }
+    return std::sqrt(square) / s;
+}
+
+/// Means of a function of each number over 7 x 7 pixels, colour by colour.
+template <class Of>
+std::vector<float> meansOf(const std::vector<float> &rgb, Size size, const Of &of)
+{
+    constexpr int kReachPx = 3;
+    std::vector<float> out(rgb.size());
+    Plane<float> plane(size);
+    for (size_t c = 0; c < 3; ++c) {
+        const auto at = [&](int x, int y) { return 3 * (size_t(y) * size_t(size.width) + size_t(x)) + c; };
+        for (int y = 0; y < size.height; ++y)
+            for (int x = 0; x < size.width; ++x)
+                plane.at(x, y) = of(rgb[at(x, y)]);
+        boxMean(plane, kReachPx);
+        for (int y = 0; y < size.height; ++y)
+            for (int x = 0; x < size.width; ++x)
+                out[at(x, y)] = plane.at(x, y);
+    }
+    return out;
+}
+
+/// Local root mean square of a picture of noise.
+std::vector<float> spreadOf(const std::vector<float> &noise, Size size)
+{
+    std::vector<float> out = meansOf(noise, size, [](float v) { return v * v; });
+    for (float &v : out)
+        v = std::sqrt(std::max(v, 0.f));
+    return out;
+}
+
+/// A picture with local means where it varies no more than what a method leaves of the noise: slopes there may not hang on the noise that they weigh.
+std::vector<float> calmed(std::vector<float> rgb, Size size, const std::vector<float> &spread)
+{
+    constexpr float kLeftSquare = 0.5f; // of the noise's
+    const std::vector<float> mean = meansOf(rgb, size, [](float v) { return v; }), squares = meansOf(rgb, size, [](float v) { return v * v; });
+    for (size_t i = 0; i < rgb.size(); ++i) {
+        const float variance = squares[i] - mean[i] * mean[i], noise = kLeftSquare * spread[i] * spread[i];
+        rgb[i] = mean[i] + (rgb[i] - mean[i]) * (variance > noise ? (variance - noise) / variance : 0.f);
+    }
+    return rgb;
+}
+
+/// What signals and slopes are read from: that of the quickest method.
+Treatment calmTreatment()
+{
+    const auto all = methods();
+    return {std::min_element(all.begin(), all.end(), [](const MethodInfo &a, const MethodInfo &b) { return a.secondsPerMegapixel < b.secondsPerMegapixel; })->id};
+}
+
+} // namespace
+
+RiskSums &RiskSums::operator+=(const RiskSums &o)
+{
+    removed += o.removed;
+    followed += o.followed;
+    noise += o.noise;
+    square += o.square;
+    luma += o.luma;
+    ofBlocks += o.ofBlocks;
+    pixels += o.pixels;
+    blocks += o.blocks;
+    return *this;
+}
+
+Result<RiskSums> riskAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, uint64_t seed)
+{
+    const Frame &frame = treated.frame();
+    const NoiseReport &noise = *treated.sharedNoise();
+    constexpr int kHalo = Developer::kHaloPx;
+    const Rect inside = region.intersected(frame.active.grownBy(-kHalo)), wide = inside.grownBy(kHalo);
+    if (inside.isEmpty() || !whyNoNearness(frame, noise).empty())
+        return RiskSums{};
+    const Disturbance probe{seed, kDisturbed};
+    // What is undone of the lens moves samples, and is no part of what was taken.
+    const Cleaner plain(treated.sharedFrame(), treated.sharedNoise(), treated.treatment(), {treated.edits().regions, {}});
+    // Signals and slopes are read where hardly any noise is left: a slope of the tone curve at a noisy sample is too steep in the mean.
+    const Cleaner calm(treated.sharedFrame(), treated.sharedNoise(), calmTreatment());
+    const Result<Plane<float>> about = cleaned(calm, wide, cache, run), after = cleaned(plain, wide, cache, run);
+    // Nobody will ask for these again: they would only drive others out of the cache.
+    const Result<Plane<float>> before = plain.untreated().clean(wide, run), followed = plain.disturbed(probe).clean(wide, run);
+    if (!about || !before || !after || !followed)
+        return cancelledError();
+    Plane<float> removed(wide.size()), noiseLike(wide.size()), probed(wide.size()), follows(wide.size());
+    for (int y = 0; y < wide.height; ++y)
+        for (int x = 0; x < wide.width; ++x) {
+            const int sx = wide.x + x, sy = wide.y + y;
+            const NoiseModel &law = noise.modelAt(sx, sy, 0, true);
+            const float was = before.value().at(x, y), is = after.value().at(x, y), drawn = probe.at(sx, sy, 0);
+            // Not cut at black, where half of what is left of the noise lies below: in the mean, the variance would be too high.
+            const float variance = std::max(law.shotGain * about.value().at(x, y) + law.readVariance, 0.1f * law.readVariance), sigma = std::sqrt(variance), disturbedBy = law.sigmaAt(was);
+            removed.at(x, y) = is - (was - noise.banding.at(sx - frame.active.x, sy - frame.active.y));
+            noiseLike.at(x, y) = sigma * drawn;
+            probed.at(x, y) = variance / disturbedBy * drawn;
+            follows.at(x, y) = (followed.value().at(x, y) - is) / kDisturbed;
+        }
+    // A mended pixel has no noise of the law's, neither before nor after.
+    for (const PixelAt &bad : noise.hotPixels)
+        if (wide.contains({bad.x, bad.y, 1, 1}))
+            for (Plane<float> *plane : {&removed, &noiseLike, &probed, &follows})
+                plane->at(bad.x - wide.x, bad.y - wide.y) = 0;
+    const Developing developing(frame, about.value().constView(), frame.cfa.shifted(inside.x, inside.y));
+    const std::array<const Plane<float> *, 4> directions{&removed, &noiseLike, &probed, &follows};
+    std::array<std::vector<float>, 4> seenOf;
+    std::vector<float> colours;
+    const Status developed = parallelFor(5, {run.threads, run.stop, {}, run.background}, [&](int i) {
+        if (i < 4)
+            seenOf[size_t(i)] = developing.along(*directions[size_t(i)]);
+        else
+            colours = developing.colours();
+    });
+    if (!developed)
+        return developed.error();
+    const auto &[a, n, p, q] = seenOf;
+    // Slopes are those over the error that is left, which they are needed for.
+    const std::vector<float> spread = spreadOf(n, inside.size()), tones = calmed(std::move(colours), inside.size(), spread);
+    std::vector<float> slope(n.size());
+    double share = 0.3; // of the noise's square that is left
+    for (int round = 0; round < 4; ++round) {
+        double left = 0, all = 0;
+        for (size_t i = 0; i < n.size(); ++i) {
+            slope[i] = slopeOver(tones[i], std::sqrt(float(share)) * spread[i]);
+            const double w = double(slope[i]) * double(slope[i]);
+            left += w * double(a[i] * a[i] + 2 * p[i] * q[i] - n[i] * n[i]);
+            all += w * double(n[i] * n[i]);
+        }
+        share = all > 0 ? std::clamp(left / all, 0.01, 2.0) : share;
+    }
+    const auto seen = [&](const std::vector<float> &v, size_t i) { return slope[i] * v[i]; };
+    const auto lumaAt = [&](const std::vector<float> &v, size_t i) { return 0.299f * seen(v, i) + 0.587f * seen(v, i + 1) + 0.114f * seen(v, i + 2); };
+    RiskSums sums;
+    for (int by = 0; by < inside.height; by += kRiskBlockPx)
+        for (int bx = 0; bx < inside.width; bx += kRiskBlockPx) {
+            RiskSums block;
+            for (int y = by; y < std::min(by + kRiskBlockPx, inside.height); ++y)
+                for (int x = bx; x < std::min(bx + kRiskBlockPx, inside.width); ++x) {
+                    const size_t i = 3 * (size_t(y) * size_t(inside.width) + size_t(x));
+                    for (size_t c = i; c < i + 3; ++c) {
+                        const double w = double(slope[c]) * double(slope[c]);
+                        block.removed += w * double(a[c] * a[c]);
+                        block.followed += w * double(p[c] * q[c]);
+                        block.noise += w * double(n[c] * n[c]);
+                    }
+                    const float la = lumaAt(a, i), ln = lumaAt(n, i), lp = lumaAt(p, i), lq = lumaAt(q, i);
+                    block.luma += double(la * la + 2 * lp * lq - ln * ln);
+                    block.pixels += 1;
+                }
+            block.square = block.removed + 2 * block.followed - block.noise;
+            block.ofBlocks = block.square * block.square;
+            block.blocks = 1;
+            sums += block;
+        }
+    return sums;
+}
+
+namespace {
+
+/// Standard deviation of the measured over the true variance of noise.
+double lawDoubtOf(const NoiseReport &noise)
+{
+    // Sigma is right within a twentieth where it is sure, and within a third where nothing in the frame is smooth.
+    constexpr double kSure = 0.1, kUnsure = 0.7;
+    return kSure + (kUnsure - kSure) * std::max(0.0, 1 - noise.confidence / kSureOfLaw);
+}
+
+} // namespace
+
+std::optional<Nearness> nearnessOf(const RiskSums &s, const NoiseReport &noise)
+{
+    if (s.pixels <= 0)
+        return std::nullopt;
+    const double mean = s.square / (3 * s.pixels), blocks = std::max(s.blocks, 1);
+    const double scatter = std::sqrt(std::max(s.ofBlocks / blocks - s.square / blocks * (s.square / blocks), 0.0) / blocks) * blocks; // of the sum
+    const double law = lawDoubtOf(noise) * (2 * s.followed - s.noise) / (3 * s.pixels), error = std::hypot(scatter / (3 * s.pixels), law);
+    // Where the estimate is no more than its own error, not even its order of magnitude is known.
+    const double errorDb = mean > error ? std::min((psnrDb(mean - error) - psnrDb(mean + error)) / 2, Nearness::kUnknownDb) : Nearness::kUnknownDb;
+    const double best = s.removed > 0 ? std::clamp((s.noise - s.followed) / s.removed, 0.0, 1.0) : 1;
+    const double atBest = best * best * s.removed - 2 * best * (s.noise - s.followed) + s.noise;
+    return Nearness{psnrDb(mean), psnrDb(s.luma / s.pixels), errorDb, mean, best, psnrDb(atBest / (3 * s.pixels)), law};
+}
+
+std::vector<std::optional<Standing>> standingsOf(const std::vector<std::optional<Nearness>> &trials)
+{
+    constexpr double kMethodsDb = 0.1; // by which estimates of different methods are off against each other where the law is right (irenic-bench nearness)
+    const Nearness *best = nullptr;
+    for (const auto &t : trials)
+        if (t && (!best || t->square < best->square))
+            best = &*t;
+    std::vector<std::optional<Standing>> standings(trials.size());
+    if (std::count_if(trials.begin(), trials.end(), [](const auto &t) { return t.has_value(); }) < 2)
+        return standings;
+    for (size_t i = 0; i < trials.size(); ++i) {
+        if (!trials[i])
+            continue;
+        const Nearness &t = *trials[i];
+        // The same noise at the same place: what is wrong with the law moves both.
+        const auto behind = [&](double doubts) { return psnrDb(best->square + doubts * best->ofLaw) - psnrDb(t.square + doubts * t.ofLaw); };
+        const double ofLaw = std::min(std::abs(behind(1) - behind(-1)) / 2, Nearness::kUnknownDb);
+        standings[i] = Standing{&t == best ? 0 : behind(0), &t == best ? 0 : std::hypot(ofLaw, kMethodsDb), &t == best};
+    }
+    return standings;
+}
+
+std::string whyNoNearness(const Frame &frame, const NoiseReport &noise)
+{
+    constexpr double kLeastConfidence = 0.1;
+    if (frame.kind != FrameKind::Mosaic)
+        return "Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.";
+    if (noise.spectrum)
+        return "Nearness cannot be estimated here: samples share their noise with their neighbours.";
+    if (noise.confidence < kLeastConfidence)
+        return "Nearness cannot be estimated here: the noise is hardly more than guessed.";
+    return {};
+}
+
+std::vector<Rect> placesAllOver(const Frame &frame)
+{
+    constexpr int kAcross = 4, kDown = 3, kSidePx = 128;
+    const Rect &c = frame.crop;
+    if (c.width < kAcross * kSidePx || c.height < kDown * kSidePx)
+        return {c};
+    std::vector<Rect> places;
+    for (int y = 0; y < kDown; ++y)
+        for (int x = 0; x < kAcross; ++x)
+            places.push_back({c.x + (2 * x + 1) * c.width / (2 * kAcross) - kSidePx / 2, c.y + (2 * y + 1) * c.height / (2 * kDown) - kSidePx / 2, kSidePx, kSidePx});
+    return places;
+}
+
+} // namespace irenic

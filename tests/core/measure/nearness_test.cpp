@@ -1,0 +1,269 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/nearness.h"
+
+#include "irenic/clean.h"
+#include "irenic/clean_cache.h"
+#include "irenic/picture.h"
+#include "irenic/readings.h"
+#include "support/frames.h"
+
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+namespace {
+
+struct Known {
+    Simulated shot;
+    std::shared_ptr<const Frame> clean; ///< without noise
+    Rect region;                        ///< that is looked at
+};
+
+Known known(const Scene &scene, int iso, double hotPixelsPerMillion = 0)
+{
+    ShootOptions o;
+    o.iso = iso;
+    o.seed = uint64_t(iso);
+    o.banding = 0;
+    o.hotPixelsPerMillion = hotPixelsPerMillion;
+    Known k{simulate(scene, o), {}, {}};
+    auto sure = std::make_shared<NoiseReport>(*k.shot.noise);
+    sure->confidence = 1;
+    k.shot.noise = sure;
+    auto clean = std::make_shared<Frame>(static_cast<const FrameFacts &>(*k.shot.frame));
+    clean->levels = {1, 1, {1000}, {}, {}, 61000};
+    clean->samples.reset(k.shot.frame->samples.size());
+    for (int y = 0; y < clean->samples.height(); ++y)
+        for (int x = 0; x < clean->samples.width(); ++x)
+            clean->samples.at(x, y) = uint16_t(std::clamp(std::lround(k.shot.truth.clean.at(x, y) * 60000 + 1000), 0l, 65535l));
+    k.clean = clean;
+    k.region = k.shot.frame->active.grownBy(-16);
+    return k;
+}
+
+Cleaner cleanerOf(const Known &k, const Treatment &t)
+{
+    return Cleaner(k.shot.frame, k.shot.noise, t);
+}
+
+double trueDb(const Known &k, const Cleaner &cleaner)
+{
+    const auto got = developRegion(cleaner, k.region, {}, nullptr, {}), clean = developRegion(Cleaner::untreated(k.clean), k.region, {}, nullptr, {});
+    return pictureQuality(encoded16(got.value()), encoded16(clean.value())).psnrDb;
+}
+
+Nearness estimated(const Known &k, const Cleaner &cleaner, uint64_t seed = 1)
+{
+    return nearnessOf(riskAt(cleaner, k.region, nullptr, {}, seed).value(), *k.shot.noise).value();
+}
+
+} // namespace
+
+class NearnessTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void isThatOfTheTruth_data()
+    {
+        QTest::addColumn<int>("iso");
+        QTest::addColumn<double>("within");
+        QTest::newRow("1600") << 1600 << 0.4;
+        QTest::newRow("12800") << 12800 << 0.7;
+    }
+    /// Of every method at two strengths, and the order of those that differ.
+    void isThatOfTheTruth()
+    {
+        QFETCH(int, iso);
+        QFETCH(double, within);
+        const Known k = known(leavesScene({320, 320}), iso, 200); // bad pixels are no noise
+        std::vector<std::pair<double, double>> all;
+        for (const MethodInfo &m : methods())
+            for (const double strength : {0.5, 1.0}) {
+                const Treatment t{m.id, strength, strength};
+                if (!validate(t) || m.secondsPerMegapixel > 5)
+                    continue;
+                const Cleaner cleaner = cleanerOf(k, t);
+                const double truth = trueDb(k, cleaner), estimate = estimated(k, cleaner).db;
+                QVERIFY2(std::abs(estimate - truth) < within, qPrintable(QString("%1 at %2: %3 dB estimated, %4 true").arg(m.id).arg(strength).arg(estimate).arg(truth)));
+                all.emplace_back(truth, estimate);
+            }
+        QVERIFY(all.size() >= 8);
+        for (const auto &a : all)
+            for (const auto &b : all)
+                if (a.first > b.first + 0.3)
+                    QVERIFY2(a.second > b.second, qPrintable(QString("%1 and %2 dB estimated, %3 and %4 true").arg(a.second).arg(b.second).arg(a.first).arg(b.first)));
+    }
+
+    void everythingThatChangesTheAnswerCounts_data()
+    {
+        QTest::addColumn<QString>("what");
+        QTest::addColumn<double>("value");
+        QTest::addColumn<double>("within");
+        QTest::newRow("off") << "luminance" << 0.0 << 0.35;
+        QTest::newRow("mix") << "mix" << 0.5 << 0.35;
+        QTest::newRow("grain") << "grain" << 0.8 << 0.35;
+        QTest::newRow("detail") << "detail" << 1.0 << 0.35;
+        QTest::newRow("tones") << "luminance-midtones" << 0.0 << 0.35;
+        QTest::newRow("sharpening") << "sharpen" << 2.0 << 0.7; // half of its harm is missed: it steepens what slopes are read from
+    }
+    void everythingThatChangesTheAnswerCounts()
+    {
+        QFETCH(QString, what);
+        QFETCH(double, value);
+        QFETCH(double, within);
+        const Known k = known(leavesScene({320, 320}), 12800);
+        Treatment t{"wavelet", 1.6, 1.6};
+        findParam(what.toStdString())->of(t) = value;
+        if (what == "luminance")
+            t.colour = 0;
+        const Cleaner cleaner = cleanerOf(k, t), plain = cleanerOf(k, {"wavelet", 1.6, 1.6});
+        const double truth = trueDb(k, cleaner) - trueDb(k, plain), estimate = estimated(k, cleaner).db - estimated(k, plain).db;
+        QVERIFY(std::abs(truth) > 0.1);
+        QVERIFY2(std::abs(estimate - truth) < within && estimate * truth > 0, qPrintable(QString("%1 dB estimated, %2 true").arg(estimate).arg(truth)));
+    }
+
+    void theBestMixIsThatOfTheTruth_data()
+    {
+        QTest::addColumn<QString>("method");
+        QTest::addColumn<double>("strength");
+        QTest::newRow("too much") << "dct" << 2.5;
+        QTest::newRow("far too much") << "wavelet" << 3.0;
+        QTest::newRow("little") << "wavelet" << 0.5; // all of it is best
+    }
+    void theBestMixIsThatOfTheTruth()
+    {
+        QFETCH(QString, method);
+        QFETCH(double, strength);
+        const Known k = known(leavesScene({320, 320}), 1600);
+        Treatment t{method.toStdString(), strength, strength};
+        const Nearness n = estimated(k, cleanerOf(k, t));
+        double best = 0, bestDb = 0, fullDb = 0;
+        for (double mix = 0.05; mix < 1.01; mix += 0.05) {
+            t.taste.mix = std::min(mix, 1.0);
+            fullDb = trueDb(k, cleanerOf(k, t));
+            if (fullDb > bestDb) {
+                bestDb = fullDb;
+                best = t.taste.mix;
+            }
+        }
+        QVERIFY2(std::abs(n.bestMix - best) <= 0.1, qPrintable(QString("%1 estimated, %2 true").arg(n.bestMix).arg(best)));
+        QVERIFY2(std::abs(n.bestDb - n.db - (bestDb - fullDb)) < 0.25, qPrintable(QString("%1 dB estimated, %2 true").arg(n.bestDb - n.db).arg(bestDb - fullDb)));
+        QVERIFY(strength < 1 || bestDb > fullDb + 0.2);
+    }
+
+    void isTheSameForAnyThreadsAndThroughACache()
+    {
+        const Known k = known(leavesScene({300, 260}), 6400);
+        const Cleaner cleaner = cleanerOf(k, {"dct", 1, 1});
+        const RiskSums one = riskAt(cleaner, k.region, nullptr, {1}).value();
+        CleanCache cache;
+        QCOMPARE(riskAt(cleaner, k.region, nullptr, {3}).value(), one);
+        QCOMPARE(riskAt(cleaner, k.region, &cache, {2}).value(), one);
+        QCOMPARE(riskAt(cleaner, k.region, &cache, {2}).value(), one);
+    }
+
+    /// Which moves and scales samples that the estimate holds against each other.
+    void whatIsUndoneOfTheLensIsNoError()
+    {
+        const Known k = known(leavesScene({200, 200}), 6400);
+        LensCorrection lens;
+        lens.lateral = lens.vignetting = true;
+        lens.red = {1.01, 0, 0, 0, 0};
+        lens.falloff = {-0.4, 0, 0};
+        const Treatment t{"wavelet", 1, 1};
+        const Cleaner corrected(k.shot.frame, k.shot.noise, t, {nullptr, lens});
+        QVERIFY(corrected.identity() != cleanerOf(k, t).identity());
+        QCOMPARE(riskAt(corrected, k.region, nullptr).value(), riskAt(cleanerOf(k, t), k.region, nullptr).value());
+    }
+
+    void anotherProbeTellsTheSame()
+    {
+        const Known k = known(leavesScene({400, 400}), 6400);
+        const Cleaner cleaner = cleanerOf(k, {"wavelet", 1, 1});
+        const Nearness a = estimated(k, cleaner, 1), b = estimated(k, cleaner, 2);
+        QVERIFY(a.db != b.db);
+        QVERIFY2(std::abs(a.db - b.db) < 3 * a.errorDb && std::abs(a.db - b.db) < 0.3, qPrintable(QString("%1 and %2").arg(a.db).arg(b.db)));
+    }
+
+    /// Whose law is doubtful says so, by more than it is off where the law is.
+    void doubtOfTheLawIsTold()
+    {
+        Known k = known(leavesScene({400, 400}), 6400);
+        const double truth = trueDb(k, cleanerOf(k, {"wavelet", 0.5, 0.5}));
+        const Nearness sure = estimated(k, cleanerOf(k, {"wavelet", 0.5, 0.5}));
+        auto wrong = std::make_shared<NoiseReport>(*k.shot.noise);
+        for (NoiseModel &m : wrong->cells) {
+            m.shotGain *= 1.44f;
+            m.readVariance *= 1.44f;
+        }
+        wrong->confidence = 0.3;
+        k.shot.noise = wrong;
+        const Cleaner cleaner(k.shot.frame, wrong, {"wavelet", 0.5, 0.5});
+        const Nearness doubtful = estimated(k, cleaner);
+        QVERIFY(doubtful.errorDb > 2 * sure.errorDb);
+        QVERIFY2(std::abs(doubtful.db - trueDb(k, cleaner)) < 2 * doubtful.errorDb, qPrintable(QString("%1 +- %2, true %3 (%4)").arg(doubtful.db).arg(doubtful.errorDb).arg(trueDb(k, cleaner)).arg(truth)));
+    }
+
+    void saysWhereItCannotKnow()
+    {
+        const Known k = known(leavesScene({96, 96}), 1600);
+        const Frame &frame = *k.shot.frame;
+        NoiseReport noise = *k.shot.noise;
+        noise.confidence = 1;
+        QVERIFY(whyNoNearness(frame, noise).empty());
+        noise.confidence = 0.01;
+        QVERIFY(!whyNoNearness(frame, noise).empty());
+        noise.confidence = 1;
+        noise.spectrum.emplace();
+        QVERIFY(!whyNoNearness(frame, noise).empty());
+        const Cleaner shared(k.shot.frame, std::make_shared<NoiseReport>(noise), {"wavelet", 1, 1});
+        QVERIFY(!nearnessOf(riskAt(shared, k.region, nullptr).value(), noise));
+        const FullColour full = simulateFullColour(leavesScene({96, 96}), {1e-3f, 1e-5f}, false);
+        QVERIFY(!whyNoNearness(*full.frame, *k.shot.noise).empty());
+        // Nothing but border.
+        QCOMPARE(riskAt(cleanerOf(k, {"wavelet", 1, 1}), {frame.active.x, frame.active.y, 10, 10}, nullptr).value(), RiskSums{});
+    }
+
+    void stops()
+    {
+        const Known k = known(leavesScene({96, 96}), 1600);
+        std::stop_source stop;
+        stop.request_stop();
+        const auto risk = riskAt(cleanerOf(k, {"wavelet", 1, 1}), k.region, nullptr, {0, stop.get_token(), {}});
+        QVERIFY(!risk);
+        QCOMPARE(risk.error().code, ErrorCode::Cancelled);
+    }
+
+    void placesLieInTheCropAndApart()
+    {
+        Frame frame;
+        for (const Size size : {Size{40, 40}, Size{600, 500}, Size{6000, 4000}}) {
+            frame.active = {8, 4, size.width + 10, size.height + 10};
+            frame.crop = {13, 9, size.width, size.height};
+            const std::vector<Rect> places = placesAllOver(frame);
+            QVERIFY(!places.empty());
+            for (size_t i = 0; i < places.size(); ++i) {
+                QVERIFY(frame.crop.contains(places[i]));
+                for (size_t j = 0; j < i; ++j)
+                    QVERIFY(places[i].intersected(places[j]).isEmpty());
+            }
+        }
+    }
+
+    void trialsStandInOrder()
+    {
+        const auto nearness = [](double square, double ofLaw) { return std::optional(Nearness{-10 * std::log10(square), 0, 0.3, square, 1, 0, ofLaw}); };
+        const auto alone = standingsOf({nearness(1e-4, 0), std::nullopt});
+        QVERIFY(!alone[0] && !alone[1]);
+        const auto s = standingsOf({nearness(2e-4, 0), std::nullopt, nearness(1e-4, 0), nearness(1.005e-4, 0), nearness(1.2e-4, -3e-5)});
+        QVERIFY(s[2]->isNearest && s[2]->behindDb == 0 && !s[2]->isLevel());
+        QVERIFY(!s[1]);
+        QVERIFY(std::abs(s[0]->behindDb - 3.0103) < 1e-3 && !s[0]->isLevel()); // twice the square
+        QVERIFY(s[3]->isLevel());
+        QVERIFY(s[4]->isLevel() && s[4]->behindDb > 0.7); // were the law a little lower, it would be the nearest
+    }
+};
+
+QTEST_GUILESS_MAIN(NearnessTest)
+#include "nearness_test.moc"
