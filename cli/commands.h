@@ -69,6 +69,16 @@ struct CleanArguments {
 };
 int clean(const CleanArguments &arguments);
 
+struct CompareArguments {
+    std::string file;
+    std::vector<std::string> trials; ///< empty: every method at its suggestion
+    std::string spot;                ///< X,Y,WIDTH,HEIGHT of the upright picture; empty: places all over it
+    bool json = false;
+    int threads = 0;
+};
+/// The readings of trials, one line each.
+int compare(const CompareArguments &arguments);
+
 struct StripArguments {
     std::string file;
     std::string spot; ///< X,Y,WIDTH,HEIGHT of the upright picture

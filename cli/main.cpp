@@ -115,11 +115,20 @@ int main(int argc, char **argv)
     camerasCommand->add_flag("--json", k.json, "One JSON object a line");
     camerasCommand->add_option("--threads", k.threads, "0 uses every core")->check(CLI::Range(0, 1024));
 
+    const std::string trial = "METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR, then ,NAME=VALUE for its taste; once for every trial";
+    CompareArguments t;
+    CLI::App *compareCommand = app.add_subcommand("compare", "Tell what trials leave, lose and how near they come to the clean picture");
+    compareCommand->add_option("file", t.file, "Photograph")->required();
+    compareCommand->add_option("--trial", t.trials, trial + "; every method at its suggestion where there is none")->take_all();
+    compareCommand->add_option("--spot", t.spot, "X,Y,WIDTH,HEIGHT in pixels of the upright picture; places all over it where it is left out");
+    compareCommand->add_flag("--json", t.json, "One JSON object a trial");
+    compareCommand->add_option("--threads", t.threads, "0 uses every core")->check(CLI::Range(0, 1024));
+
     StripArguments s;
     CLI::App *stripCommand = app.add_subcommand("strip", "Write trials at one spot, side by side, as a labelled PNG");
     stripCommand->add_option("file", s.file, "Photograph")->required();
     stripCommand->add_option("--spot", s.spot, "X,Y,WIDTH,HEIGHT in pixels of the upright picture")->required();
-    stripCommand->add_option("--trial", s.trials, "METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR, then ,NAME=VALUE for its taste; once for every trial")->required()->take_all();
+    stripCommand->add_option("--trial", s.trials, trial)->required()->take_all();
     stripCommand->add_option("--out", s.out, "PNG to write; an existing file is not replaced")->required();
     stripCommand->add_option("--zoom", s.zoom, "Screen pixels per picture pixel")->check(CLI::Range(1, 8))->capture_default_str();
     stripCommand->add_option("--push", s.pushEv, "Exposure lift for looking, EV")->check(CLI::Range(-2., 6.));
@@ -137,6 +146,8 @@ int main(int argc, char **argv)
         return cameras(k);
     if (cleanCommand->parsed())
         return clean(c);
+    if (compareCommand->parsed())
+        return compare(t);
     if (stripCommand->parsed())
         return strip(s, argc, argv);
     return listMethods(methodsJson);

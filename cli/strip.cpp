@@ -1,10 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "commands.h"
+#include "trials.h"
 
 #include "irenic/barrier.h"
-#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
-#include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "session/paths.h"
 #include "session/words.h"
@@ -13,70 +12,11 @@
 #include <QFontDatabase>
 #include <QGuiApplication>
 
-#include <charconv>
 #include <cstdio>
 
 namespace irenic::cli {
 
 namespace {
-
-std::vector<std::string> split(const std::string &text, char at)
-{
-    std::vector<std::string> parts(1);
-    for (const char c : text) {
-        if (c == at)
-            parts.emplace_back();
-        else
-            parts.back() += c;
-    }
-    return parts;
-}
-
-template <class T>
-std::optional<T> number(const std::string &text)
-{
-    T value{};
-    const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
-    return error == std::errc() && end == text.data() + text.size() && !text.empty() ? std::optional(value) : std::nullopt;
-}
-
-Error badTrial(const std::string &text, const std::string &why)
-{
-    return {ErrorCode::BadParameter, "The trial \"" + text + "\" " + why + "; it must be METHOD, METHOD:STRENGTH or METHOD:LUMINANCE:COLOUR, and may go on with ,NAME=VALUE (see: irenic-cli methods).", {}};
-}
-
-/// METHOD[:LUMINANCE[:COLOUR]][,NAME=VALUE ...]; strengths that are left out are the frame's own suggestion, and one stands for both. Names are those
-/// of its taste.
-Result<Treatment> trialFrom(const std::string &text, const NoiseReport &noise)
-{
-    const auto pieces = split(text, ',');
-    const auto parts = split(pieces[0], ':');
-    const std::string method = methodIdOf(parts[0]);
-    if (!findMethod(method))
-        return badTrial(text, "names no method");
-    if (parts.size() > 3)
-        return badTrial(text, "has too many parts");
-    Treatment t = suggestedFor(method, noise);
-    for (size_t i = 1; i < parts.size(); ++i) {
-        const auto value = number<double>(parts[i]);
-        if (!value)
-            return badTrial(text, "has a strength that is no number");
-        if (i == 1)
-            t.luminance = *value;
-        t.colour = *value;
-    }
-    for (size_t i = 1; i < pieces.size(); ++i) {
-        const auto setting = split(pieces[i], '=');
-        const TreatmentParam *param = findParam(setting[0]);
-        const auto value = setting.size() == 2 ? number<double>(setting[1]) : std::nullopt;
-        if (!param || !value)
-            return badTrial(text, "has a setting that cannot be understood (" + pieces[i] + ")");
-        param->of(t) = *value;
-    }
-    if (const Status s = validate(t); !s)
-        return s.error();
-    return t;
-}
 
 /// ", detail 0.50" for what is set.
 QString tasteWords(const Taste &taste)
@@ -86,22 +26,6 @@ QString tasteWords(const Taste &taste)
         if (taste.*p.taste != p.info.suggested)
             words += QStringLiteral(", %1 %2").arg(QString::fromUtf8(p.info.name)).arg(taste.*p.taste, 0, 'f', 2);
     return words;
-}
-
-Result<UprightRect> spotFrom(const std::string &text, Size picture)
-{
-    const auto parts = split(text, ',');
-    std::array<int, 4> v{};
-    for (size_t i = 0; i < 4; ++i) {
-        const auto value = parts.size() == 4 ? number<int>(parts[i]) : std::nullopt;
-        if (!value)
-            return Error{ErrorCode::BadParameter, "The spot must be X,Y,WIDTH,HEIGHT in pixels of the upright picture, not \"" + text + "\".", {}};
-        v[i] = *value;
-    }
-    const UprightRect spot{v[0], v[1], v[2], v[3]};
-    if (spot.isEmpty() || !UprightRect{0, 0, picture.width, picture.height}.contains(spot))
-        return Error{ErrorCode::BadParameter, "The spot " + text + " does not lie inside the picture of " + std::to_string(picture.width) + " x " + std::to_string(picture.height) + " pixels.", {}};
-    return spot;
 }
 
 Result<QImage> pictureOf(const std::shared_ptr<const Frame> &frame, const std::shared_ptr<const NoiseReport> &noise, const Treatment &treatment, UprightRect spot, const Look &look, const RunContext &run)
@@ -115,14 +39,11 @@ Result<QImage> pictureOf(const std::shared_ptr<const Frame> &frame, const std::s
 Status writeSheet(const StripArguments &a)
 {
     const RunContext run{a.threads, {}, {}};
-    const auto frame = readFrame(a.file, run);
-    if (!frame)
-        return frame.error();
-    Result<NoiseReport> measured = measureNoise(*frame.value(), run);
-    if (!measured)
-        return measured.error();
-    const auto noise = std::make_shared<const NoiseReport>(measured.take());
-    const Result<UprightRect> spot = spotFrom(a.spot, frame.value()->uprightSize());
+    const Result<Measured> subject = measured(a.file, run);
+    if (!subject)
+        return subject.error();
+    const auto &[frame, noise] = subject.value();
+    const Result<UprightRect> spot = spotFrom(a.spot, frame->uprightSize());
     if (!spot)
         return spot.error();
     std::vector<std::pair<Treatment, QString>> columns;
@@ -135,10 +56,10 @@ Status writeSheet(const StripArguments &a)
         columns.push_back({t.value(), QStringLiteral("%1  %2").arg(trialLetter(int(columns.size()) - a.untreated), treatmentWords(t.value()) + tasteWords(t.value().taste))});
     }
     ComparisonSheet sheet;
-    sheet.title = QStringLiteral("%1   ISO %2").arg(fileText(frame.value()->file.stem())).arg(frame.value()->shooting.iso);
+    sheet.title = QStringLiteral("%1   ISO %2").arg(fileText(frame->file.stem())).arg(frame->shooting.iso);
     sheet.rows.emplace_back();
     for (const auto &[treatment, caption] : columns) {
-        const Result<QImage> image = pictureOf(frame.value(), noise, treatment, spot.value(), {a.pushEv}, run);
+        const Result<QImage> image = pictureOf(frame, noise, treatment, spot.value(), {a.pushEv}, run);
         if (!image)
             return image.error();
         sheet.rows.back().push_back({magnified(image.value(), a.zoom), caption});

@@ -444,6 +444,26 @@ private slots:
         QVERIFY(run("irenic-cli", {}).status != 0);
     }
 
+    void compareTellsWhichTrialIsNearest()
+    {
+        const Ran r = run("irenic-cli", {"compare", m_shot, "--trial", "wavelet:0.1", "--trial", "wavelet:1:1,detail=0.2", "--json"});
+        QVERIFY2(r.status == 0, r.err.constData());
+        const QByteArrayList lines = r.out.trimmed().split('\n');
+        QCOMPARE(lines.size(), 2);
+        const json light = json::parse(lines[0].toStdString()), full = json::parse(lines[1].toStdString());
+        QCOMPARE(light["trial"].get<std::string>(), std::string("wavelet:0.1"));
+        QVERIFY(full["nearest"].get<bool>() && !light["nearest"].get<bool>()); // a high ISO
+        QVERIFY(full["nearnessDb"].get<double>() > light["nearnessDb"].get<double>());
+        QVERIFY(std::abs(full["nearnessDb"].get<double>() - light["nearnessDb"].get<double>() - light["behindDb"].get<double>()) < 1e-6);
+        QVERIFY(full["nearnessErrorDb"].get<double>() > 0 && full["seconds"].get<double>() > 0 && full["detailLost"].get<double>() >= 0);
+        const Ran spoken = run("irenic-cli", {"compare", m_shot, "--trial", "wavelet", "--trial", "dct", "--spot", "40,60,90,70"});
+        QVERIFY2(spoken.status == 0 && spoken.out.count("nearest") == 1 && spoken.out.contains("behind"), spoken.out.constData());
+        for (const QStringList &wrong : {QStringList{"--trial", "no-method"}, {"--trial", "wavelet:x"}, {"--trial", "wavelet", "--spot", "0,0,99999,9"}, {"--trial", "wavelet:9"}}) {
+            const Ran bad = run("irenic-cli", QStringList{"compare", m_shot} + wrong);
+            QVERIFY2(bad.status == 1 && bad.out.isEmpty() && bad.err.contains(m_shot.toUtf8()), bad.err.constData());
+        }
+    }
+
     void aStripShowsTheSamePixelsAsTheExport()
     {
         const QString sheet = m_dir->filePath("sheet.png");
