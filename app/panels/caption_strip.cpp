@@ -110,10 +110,7 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     m_return->setToolTip(tr("Set this trial's strengths to the suggestion (Backspace)"));
     m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(letter));
     connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
-    m_reading->setToolTip(tr("Read around the middle of the picture, over %1 x %1 pixels.\nLeft: what remains of grain and of colour noise on smooth parts.\n"
-                             "Detail lost: how much picture went with the noise; 0 is none.\nDrift: how far mean colours moved, CIEDE2000.\n"
-                             "Against the truth: likeness to the clean picture, where that hangs as a guest (demo roll).")
-                              .arg(kPlacePx));
+    m_reading->setToolTip(readingHelp());
     auto *back = new QHBoxLayout;
     back->addWidget(m_left);
     back->addStretch(1);
@@ -149,7 +146,7 @@ void CaptionStrip::setFolded(bool folded)
         return;
     m_folded = folded;
     arrange();
-    setReadings(m_readings);
+    setReadings(m_readings, m_standing);
 }
 
 std::array<QWidget *, 3> CaptionStrip::Row::widgets() const
@@ -400,7 +397,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
         const bool changed = std::any_of(kTasteParams.begin(), kTasteParams.end(), [&](const TreatmentParam &p) { return p.group == Page(i) && p.of(t) != p.info.suggested; });
         m_tabs[size_t(i)]->setText(changed ? pageWords(Page(i)) + QStringLiteral(" \u2022") : pageWords(Page(i)));
     }
-    setReadings(frame ? m_readings : std::nullopt);
+    setReadings(frame ? m_readings : std::nullopt, m_standing);
     m_hasLeft = frame && frame->hasLeftSuggestion(m_number);
     arrange();
 }
@@ -474,9 +471,45 @@ QString CaptionStrip::truthWords(const PlaceReadings &readings)
     return readings.truth ? tr("against the truth: %1 dB, SSIM %2").arg(readings.truth->psnrDb, 0, 'f', 1).arg(readings.truth->ssim, 0, 'f', 3) : QString();
 }
 
-void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
+QString CaptionStrip::readingHelp() const
+{
+    QString help = tr("Read around the middle of the picture, over %1 x %1 pixels.\nLeft: what remains of grain and of colour noise on smooth parts.\n"
+                      "Detail lost: how much picture went with the noise; 0 is none.\nDrift: how far mean colours moved, CIEDE2000.\n"
+                      "Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.\n"
+                      "Against the truth: likeness to the clean picture, where that hangs as a guest (demo roll).")
+                       .arg(kPlacePx);
+    if (m_readings && m_readings->nearness && m_readings->nearness->gainsByMix()) {
+        const Nearness &n = *m_readings->nearness;
+        help += tr("\nLaid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.").arg(n.bestMix, 0, 'f', 2).arg(n.bestDb - n.db, 0, 'f', 1);
+    }
+    return help;
+}
+
+QString CaptionStrip::nearnessWords() const
+{
+    if (!m_readings || !m_readings->nearness)
+        return {};
+    const Nearness &n = *m_readings->nearness;
+    const bool isKnown = n.errorDb < Nearness::kUnknownDb;
+    if (m_folded)
+        return !m_standing || !isKnown ? QString() : m_standing->isNearest ? tr("\u25c6")
+                                                 : m_standing->isLevel()   ? tr("\u25c7")
+                                                                           : tr("\u25bd %1").arg(m_standing->behindDb, 0, 'f', 1);
+    if (!isKnown)
+        return tr("nearness: too little is left to tell");
+    QString words = tr("nearness %1 \u00b1 %2 dB").arg(n.db, 0, 'f', 1).arg(n.errorDb, 0, 'f', 1);
+    if (m_standing)
+        words += m_standing->isNearest ? tr("   \u25c6 nearest") : m_standing->isLevel() ? tr("   \u25c7 about level")
+                                                                                         : tr("   \u25bd %1 behind").arg(m_standing->behindDb, 0, 'f', 1);
+    return words;
+}
+
+void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing)
 {
     m_readings = readings;
+    m_standing = standing;
+    if (m_of == Of::Trial)
+        m_reading->setToolTip(readingHelp());
     if (m_of == Of::Untreated && !m_folded)
         m_reading->setText(readings ? truthWords(*readings) : QString());
     if (m_of != Of::Trial)
@@ -485,11 +518,13 @@ void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
     if (m_folded) {
         QString line = tr("%1 / %2").arg(m_shown.luminance, 0, 'f', 2).arg(m_shown.colour, 0, 'f', 2);
         if (readings && readings->left)
-            line += tr("   left %1 / %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour));
+            line += tr("  left %1 / %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour));
         if (readings)
-            line += tr("   lost %1").arg(readings->detailLost, 0, 'f', 2);
+            line += tr("  lost %1").arg(readings->detailLost, 0, 'f', 2);
+        if (const QString near = nearnessWords(); !near.isEmpty())
+            line += QStringLiteral("  ") + near;
         if (readings && readings->truth)
-            line += tr("   true %1 dB").arg(readings->truth->psnrDb, 0, 'f', 1);
+            line += tr("  true %1 dB").arg(readings->truth->psnrDb, 0, 'f', 1);
         m_reading->setText(line);
         return;
     }
@@ -501,6 +536,8 @@ void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings)
     QString words = left + tr("\ndetail lost %1   drift %2").arg(readings->detailLost, 0, 'f', 2).arg(readings->drift, 0, 'f', 2);
     if (readings->halo)
         words += tr("   halos %1 %").arg(100 * *readings->halo, 0, 'f', 1);
+    if (const QString near = nearnessWords(); !near.isEmpty())
+        words += u'\n' + near;
     if (readings->truth)
         words += u'\n' + truthWords(*readings);
     m_reading->setText(words);

@@ -38,7 +38,8 @@ public:
     void setHasKeyboard(bool has);          ///< a notch points up at the picture
     void setStatus(const QString &status);
     QString status() const;
-    void setReadings(const std::optional<PlaceReadings> &readings); ///< of a trial, where the row with the keyboard looks
+    /// Of a trial, where the row with the keyboard looks; and how it stands among the others there.
+    void setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing = {});
     /// Which controls a trial's strip shows.
     using Page = ParamGroup;
     static constexpr int kPages = 4;
@@ -76,6 +77,8 @@ protected:
 private:
     static QString findings(const RollFrame &frame);
     static QString truthWords(const PlaceReadings &readings);
+    QString readingHelp() const;   ///< what the readings mean, and what they advise
+    QString nearnessWords() const; ///< empty where nothing can be estimated
     struct Row {
         QLabel *label = nullptr;
         StrengthSlider *slider = nullptr;
@@ -101,6 +104,7 @@ private:
     int m_number; ///< trial or guest
     bool m_folded = false, m_hasLeft = false;
     std::optional<PlaceReadings> m_readings;
+    std::optional<Standing> m_standing;
     bool m_hasKeyboard = false;
     double m_pace = 1;
     std::weak_ptr<const Frame> m_frame;

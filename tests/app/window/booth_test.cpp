@@ -531,6 +531,26 @@ private slots:
         QVERIFY2(words.contains(QStringLiteral("grain %1 %").arg(100 * core.value().left->luminance, 0, 'f', 0)), qPrintable(words));
     }
 
+    void theNearestTrialIsNamedOnce()
+    {
+        settle();
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle() && paneAt(1)->readings() && paneAt(2)->readings() && paneAt(3)->readings(), kPatienceMs);
+        QStringList words;
+        std::vector<double> squares;
+        for (int column = 1; column <= 3; ++column) {
+            words << m_window->wall()->strip(column)->readingWords();
+            QVERIFY2(words.last().contains(QStringLiteral("nearness %1").arg(paneAt(column)->readings()->nearness->db, 0, 'f', 1)), qPrintable(words.last()));
+            squares.push_back(paneAt(column)->readings()->nearness->square);
+        }
+        const auto nearest = std::min_element(squares.begin(), squares.end()) - squares.begin();
+        for (qsizetype i = 0; i < 3; ++i) {
+            QCOMPARE(words[i].contains(QStringLiteral("\u25c6 nearest")), i == nearest);
+            QCOMPARE(words[i].contains(QStringLiteral("behind")) || words[i].contains(QStringLiteral("about level")), i != nearest);
+        }
+        // Untreated pixels are no trial.
+        QVERIFY(!m_window->wall()->strip(0)->readingWords().contains("nearness"));
+    }
+
     void panelsTellOfTheFrame()
     {
         for (QDockWidget *dock : m_window->docks()) {
