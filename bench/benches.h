@@ -73,5 +73,7 @@ int law(const KindsArguments &arguments);
 int kindsTable(const KindsArguments &arguments);
 /// The estimated against the true nearness of every method, for every kind of mosaic.
 int nearnessTable(const KindsArguments &arguments);
+/// What the suggested strengths and the suggested method lose against the best by truth, likewise.
+int regret(const KindsArguments &arguments);
 
 } // namespace irenic::bench

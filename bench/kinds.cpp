@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "benches.h"
-#include "subject.h"
+#include "kinds.h"
 
 #include "irenic/clean_cache.h"
 #include "irenic/measure_noise.h"
@@ -8,29 +7,11 @@
 #include "irenic/read_frame.h"
 #include "irenic/readings.h"
 
-#include <cstdio>
-#include <functional>
 #include <set>
 
 namespace irenic::bench {
 
 namespace {
-
-/// A kind of frame that people have: what is special about its camera, and what file it becomes.
-struct Kind {
-    const char *name;
-    std::function<void(ShootOptions &)> change;
-    const char *ending = ".dng";
-    FinishOptions finish{};
-    bool isRaw() const { return std::string_view(ending) == ".dng"; }
-    /// As it is read: neither finished nor six by six.
-    bool isMosaic() const
-    {
-        ShootOptions o;
-        change(o);
-        return isRaw() && !o.sixBySix;
-    }
-};
 
 const std::vector<Kind> &kinds()
 {
@@ -60,13 +41,6 @@ const std::vector<Kind> &kinds()
     };
     return all;
 }
-
-constexpr double kSlowestCompared = 5; ///< seconds a megapixel
-
-struct Shown {
-    std::shared_ptr<const Frame> frame, clean; ///< the latter like it, without noise
-    ShotTruth truth;
-};
 
 /// A shot as this kind of file.
 Result<std::shared_ptr<const Frame>> readAs(const Kind &kind, const FinishOptions &finish, const Shot &shot, const ShootOptions &o)
@@ -158,6 +132,8 @@ Bad badOf(const Shown &s, const NoiseReport &noise)
     return b;
 }
 
+} // namespace
+
 double middleOf(std::vector<double> v)
 {
     if (v.empty())
@@ -166,9 +142,7 @@ double middleOf(std::vector<double> v)
     return (v[v.size() / 2] + v[(v.size() - 1) / 2]) / 2;
 }
 
-/// Every scene as every kind, or every kind of mosaic, at every ISO, measured; `each` answers false to end it.
-template <class Each>
-int forEachKind(const KindsArguments &a, bool mosaicsAlone, const Each &each)
+int forEachKind(const KindsArguments &a, bool mosaicsAlone, const std::function<bool(int iso, const Kind &kind, const ShownAndMeasured &frames)> &each)
 {
     std::vector<Scene> scenes;
     for (const std::string &name : a.scenes) {
@@ -185,7 +159,7 @@ int forEachKind(const KindsArguments &a, bool mosaicsAlone, const Each &each)
                 continue;
             if (!a.kinds.empty() && std::find(a.kinds.begin(), a.kinds.end(), kind.name) == a.kinds.end())
                 continue;
-            std::vector<std::pair<Shown, NoiseReport>> frames;
+            ShownAndMeasured frames;
             for (const Scene &scene : scenes) {
                 Result<Shown> s = shown(scene, iso, kind);
                 Result<NoiseReport> noise = s ? measureNoise(*s.value().frame) : s.error();
@@ -201,13 +175,11 @@ int forEachKind(const KindsArguments &a, bool mosaicsAlone, const Each &each)
     return 0;
 }
 
-} // namespace
-
 int law(const KindsArguments &a)
 {
     std::printf("| kind | ISO | sigma, median | within 5 %% | within 10 %% | lowest | highest | in the dark | in the light | confidence | false bad in 100,000 | bad above 8 sigma found |\n|---|---|---|---|---|---|---|---|---|---|---|---|\n");
     // What noise a finished picture should have, nobody knows.
-    return forEachKind(a, true, [](int iso, const Kind &kind, const auto &frames) {
+    return forEachKind(a, true, [](int iso, const Kind &kind, const ShownAndMeasured &frames) {
         std::vector<double> sigmas, darks, lights, sure;
         double wrong = 0;
         int found = 0, of = 0;
@@ -233,7 +205,7 @@ int law(const KindsArguments &a)
 int kindsTable(const KindsArguments &a)
 {
     std::printf("| kind | ISO | untreated dB | SSIM | suggested | gain dB, median | worst | SSIM gain, median | worst | drift grown, median | 95th |\n|---|---|---|---|---|---|---|---|---|---|---|\n");
-    return forEachKind(a, false, [&](int iso, const Kind &kind, const auto &frames) {
+    return forEachKind(a, false, [&](int iso, const Kind &kind, const ShownAndMeasured &frames) {
         std::vector<double> before, beforeSsim, gain, gainSsim, drift, driftHigh;
         std::string methods;
         for (const auto &[s, report] : frames) {
@@ -270,7 +242,7 @@ int kindsTable(const KindsArguments &a)
 int nearnessTable(const KindsArguments &a)
 {
     std::printf("| kind | ISO | off dB, median | worst | off more than two of its errors | order right where 0.2 dB apart | told of |\n|---|---|---|---|---|---|---|\n");
-    return forEachKind(a, true, [&](int iso, const Kind &kind, const auto &frames) {
+    return forEachKind(a, true, [&](int iso, const Kind &kind, const ShownAndMeasured &frames) {
         std::vector<double> off;
         size_t beyond = 0, pairs = 0, right = 0, told = 0;
         for (const auto &[s, report] : frames) {

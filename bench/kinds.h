@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "benches.h"
+#include "subject.h"
+
+#include <cstdio>
+#include <string_view>
+#include <utility>
+
+namespace irenic::bench {
+
+/// A kind of frame that people have: what is special about its camera, and what file it becomes.
+struct Kind {
+    const char *name;
+    std::function<void(ShootOptions &)> change;
+    const char *ending = ".dng";
+    FinishOptions finish{};
+    bool isRaw() const { return std::string_view(ending) == ".dng"; }
+    /// As it is read: neither finished nor six by six.
+    bool isMosaic() const
+    {
+        ShootOptions o;
+        change(o);
+        return isRaw() && !o.sixBySix;
+    }
+};
+
+struct Shown {
+    std::shared_ptr<const Frame> frame, clean; ///< the latter like it, without noise
+    ShotTruth truth;
+};
+
+using ShownAndMeasured = std::vector<std::pair<Shown, NoiseReport>>;
+
+/// Every scene as every kind, or every kind of mosaic, at every ISO, measured; `each` answers false to end it. What main() returns.
+int forEachKind(const KindsArguments &a, bool mosaicsAlone, const std::function<bool(int iso, const Kind &kind, const ShownAndMeasured &frames)> &each);
+
+/// The middle one, or the mean of the middle two.
+double middleOf(std::vector<double> v);
+
+constexpr double kSlowestCompared = 5; ///< seconds a megapixel
+
+} // namespace irenic::bench
