@@ -7,6 +7,7 @@
 #include "irenic/clean_cache.h"
 #include "irenic/readings.h"
 
+#include <algorithm>
 #include <chrono>
 #include <cstdio>
 
@@ -18,36 +19,44 @@ namespace {
 struct Compared {
     std::optional<NoiseLeft> left;
     double detailLost = 0, drift = 0;
+    std::optional<double> doubt, evenness;
     std::optional<Nearness> nearness;
     double seconds = 0; ///< that cleaning the places took
 };
 
-Result<Compared> comparedAt(const Cleaner &cleaner, const std::vector<Rect> &places, CleanCache &cache, const RunContext &run)
+Result<Compared> comparedAt(const Cleaner &cleaner, const std::vector<std::pair<Rect, RiskPlace>> &places, CleanCache &cache, const RunContext &run)
 {
     Compared c;
     const auto start = std::chrono::steady_clock::now();
-    for (const Rect &place : places)
-        if (const auto clean = cache.clean(cleaner, place, run); !clean)
+    for (const auto &[where, risk] : places)
+        if (const auto clean = cache.clean(cleaner, where, run); !clean)
             return clean.error();
     c.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     int smooth = 0;
     NoiseLeft left{0, 0};
     RiskSums risk;
-    for (const Rect &place : places) {
-        const auto r = readingsAt(cleaner, place, &cache, run);
+    std::vector<double> grain;
+    for (const auto &[where, place] : places) {
+        const auto r = readingsAt(cleaner, where, &cache, run, nullptr, &place);
         if (!r)
             return r.error();
         risk += r.value().risk;
         c.detailLost += r.value().detailLost / double(places.size());
         c.drift += r.value().drift / double(places.size());
+        if (r.value().doubt)
+            c.doubt = c.doubt.value_or(0) + *r.value().doubt / double(places.size());
         if (r.value().left) {
             left.luminance += r.value().left->luminance;
             left.colour += r.value().left->colour;
+            grain.push_back(r.value().left->luminance);
             ++smooth;
         }
     }
     if (smooth > 0)
         c.left = NoiseLeft{left.luminance / smooth, left.colour / smooth};
+    constexpr size_t kFewestPlaces = 3;
+    if (std::sort(grain.begin(), grain.end()); grain.size() >= kFewestPlaces && grain.back() > 0)
+        c.evenness = grain[grain.size() / 2] / grain[size_t(0.95 * double(grain.size() - 1) + 0.5)];
     c.nearness = nearnessOf(risk, *cleaner.sharedNoise());
     return c;
 }
@@ -62,8 +71,16 @@ void print(const std::string &trial, const Treatment &t, const Compared &c, cons
         std::snprintf(text, sizeof text, "left: grain %.0f %%, colour %.0f %%; ", 100 * c.left->luminance, 100 * c.left->colour);
         line += text;
     }
+    if (c.evenness) {
+        std::snprintf(text, sizeof text, "evenness %.0f %%, ", 100 * *c.evenness);
+        line += text;
+    }
     std::snprintf(text, sizeof text, "detail lost %.2f, drift %.2f", c.detailLost, c.drift);
     line += text;
+    if (c.doubt) {
+        std::snprintf(text, sizeof text, ", doubt %.0f %%", 100 * *c.doubt);
+        line += text;
+    }
     if (c.nearness && c.nearness->errorDb >= Nearness::kUnknownDb) {
         line += "; nearness: too little is left to tell";
     } else if (c.nearness) {
@@ -89,6 +106,10 @@ nlohmann::json jsonOf(const std::string &trial, const Treatment &t, const Compar
     nlohmann::json j{{"trial", textOf(trial)}, {"method", t.method}, {"luminance", t.luminance}, {"colour", t.colour}, {"detailLost", c.detailLost}, {"drift", c.drift}, {"seconds", c.seconds}};
     if (c.left)
         j.update({{"grainLeft", c.left->luminance}, {"colourLeft", c.left->colour}});
+    if (c.evenness)
+        j["evenness"] = *c.evenness;
+    if (c.doubt)
+        j["doubt"] = *c.doubt;
     if (c.nearness) {
         const bool known = c.nearness->errorDb < Nearness::kUnknownDb;
         j["nearnessDb"] = known ? nlohmann::json(c.nearness->db) : nlohmann::json();
@@ -130,10 +151,17 @@ Status compareAll(const CompareArguments &a)
         treatments.push_back(carriedOut(t.value(), frame->kind));
     }
     CleanCache cache; // of what serves every trial
+    std::vector<std::pair<Rect, RiskPlace>> prepared;
+    for (const Rect &where : places) {
+        const Result<RiskPlace> place = RiskPlace::at(frame, noise, where, &cache, run);
+        if (!place)
+            return place.error();
+        prepared.emplace_back(where, place.value());
+    }
     std::vector<Compared> compared;
     std::vector<std::optional<Nearness>> nearness;
     for (const Treatment &t : treatments) {
-        Result<Compared> c = comparedAt(Cleaner(frame, noise, t), places, cache, run);
+        Result<Compared> c = comparedAt(Cleaner(frame, noise, t), prepared, cache, run);
         if (!c)
             return c.error();
         compared.push_back(c.take());

@@ -456,6 +456,7 @@ private slots:
         QVERIFY(full["nearnessDb"].get<double>() > light["nearnessDb"].get<double>());
         QVERIFY(std::abs(full["nearnessDb"].get<double>() - light["nearnessDb"].get<double>() - light["behindDb"].get<double>()) < 1e-6);
         QVERIFY(full["nearnessErrorDb"].get<double>() > 0 && full["seconds"].get<double>() > 0 && full["detailLost"].get<double>() >= 0);
+        QVERIFY(full["doubt"].get<double>() > 0 && light["doubt"].get<double>() > full["doubt"].get<double>() && light["doubt"].get<double>() <= 1);
         const Ran spoken = run("irenic-cli", {"compare", m_shot, "--trial", "wavelet", "--trial", "dct", "--spot", "40,60,90,70"});
         QVERIFY2(spoken.status == 0 && spoken.out.count("nearest") == 1 && spoken.out.contains("behind"), spoken.out.constData());
         for (const QStringList &wrong : {QStringList{"--trial", "no-method"}, {"--trial", "wavelet:x"}, {"--trial", "wavelet", "--spot", "0,0,99999,9"}, {"--trial", "wavelet:9"}}) {

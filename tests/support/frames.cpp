@@ -112,6 +112,17 @@ Simulated simulate(const Scene &scene, const ShootOptions &options)
     return s;
 }
 
+std::shared_ptr<const Frame> cleanFrameOf(const Simulated &simulated)
+{
+    auto clean = std::make_shared<Frame>(static_cast<const FrameFacts &>(*simulated.frame));
+    clean->levels = {1, 1, {1000}, {}, {}, 61000};
+    clean->samples.reset(simulated.frame->samples.size());
+    for (int y = 0; y < clean->samples.height(); ++y)
+        for (int x = 0; x < clean->samples.width(); ++x)
+            clean->samples.at(x, y) = uint16_t(std::clamp(std::lround(simulated.truth.clean.at(x, y) * 60000 + 1000), 0l, 65535l));
+    return clean;
+}
+
 FullColour simulateFullColour(const Scene &scene, const NoiseModel &law, bool blurred, uint64_t seed)
 {
     const Size size = scene.size;

@@ -40,6 +40,9 @@ struct Simulated {
 /// Shoots and describes; the noise report states the truth, so that methods are tested apart from measuring.
 Simulated simulate(const Scene &scene, const ShootOptions &options);
 
+/// The same mosaic without noise, as a frame of 16 bits.
+std::shared_ptr<const Frame> cleanFrameOf(const Simulated &simulated);
+
 /// Full colour with noise of a known law, white or blurred by (1 2 1) both ways as demosaicing does.
 struct FullColour {
     std::shared_ptr<const Frame> frame; ///< FrameKind::Linear, black 1000, white 61000

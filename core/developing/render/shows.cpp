@@ -56,6 +56,14 @@ void showRemoved(RgbImage<float> &untreated, const RgbImage<float> &treated)
         untreated.samples[i] = linearOf(kMidGrey + kRemovedGain * (encodedOf(untreated.samples[i]) - encodedOf(treated.samples[i])));
 }
 
+void showDoubt(RgbImage<float> &picture, const Plane<float> &detail, const Plane<float> &doubt)
+{
+    assert(picture.size == detail.size() && picture.size == doubt.size());
+    for (int y = 0; y < picture.size.height; ++y)
+        for (int x = 0; x < picture.size.width; ++x)
+            std::fill_n(picture.row(y) + 3 * x, 3, linearOf(kMidGrey + kDoubtGain * doubt.at(x, y) * detail.at(x, y)));
+}
+
 void showSpared(RgbImage<float> &picture, const RgbImage<float> &reach)
 {
     constexpr float kVeil = 0.66f, kThrough = 0.3f; // its brightness, encoded, and how much of the picture's shines through

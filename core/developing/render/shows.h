@@ -11,6 +11,11 @@ void showOnly(RgbImage<float> &linear, Show show);
 /// Turns an untreated picture into what a treatment took from it. Both of one size, developed alike.
 void showRemoved(RgbImage<float> &untreated, const RgbImage<float> &treated);
 
+/// Detail by how much of it is in doubt.
+/// @param detail of encoded luma, about 0
+/// @param doubt  0 to 1
+void showDoubt(RgbImage<float> &picture, const Plane<float> &detail, const Plane<float> &doubt);
+
 /// Lays a veil over what sharpening passes over.
 /// @param reach one weight a pixel, thrice: 1 where it works in full
 void showSpared(RgbImage<float> &picture, const RgbImage<float> &reach);

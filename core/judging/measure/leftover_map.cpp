@@ -184,6 +184,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
     map.drift = driftBetween(meansBefore, meansAfter, 64 / kDriftReduction);
     map.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - started).count();
     const int side = std::min({kPlacePx, frame.crop.width / kWindowsAcross, frame.crop.height / kWindowsAcross});
+    RiskSums risk;
     for (int i = 0; i < kWindowsAcross * kWindowsAcross && side > 0; ++i) {
         const Rect window{frame.crop.x + (i % kWindowsAcross * 2 + 1) * frame.crop.width / (2 * kWindowsAcross) - side / 2,
                           frame.crop.y + (i / kWindowsAcross * 2 + 1) * frame.crop.height / (2 * kWindowsAcross) - side / 2, side, side};
@@ -191,9 +192,13 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         if (!here)
             return here.error();
         map.detailLost += here.value().detailLost / (kWindowsAcross * kWindowsAcross);
+        risk += here.value().risk;
+        if (here.value().doubt)
+            map.doubt = map.doubt.value_or(0) + *here.value().doubt / (kWindowsAcross * kWindowsAcross);
         if (run.onProgress)
             run.onProgress(1 - kWindowsShare + kWindowsShare * double(i + 1) / (kWindowsAcross * kWindowsAcross));
     }
+    map.nearness = nearnessOf(risk, *treated.sharedNoise());
     return map;
 }
 

@@ -148,63 +148,106 @@ RiskSums &RiskSums::operator+=(const RiskSums &o)
     return *this;
 }
 
-Result<RiskSums> riskAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, uint64_t seed)
+struct RiskPlace::Private {
+    std::shared_ptr<const NoiseReport> noise;
+    Disturbance probe;
+    Rect inside, wide;                    ///< whose pixels count, and what developing them reaches
+    Plane<float> calm, untreated;         ///< signals with hardly any noise, and the frame's own less their banding
+    std::vector<float> noiseLike, probed; ///< as developed: noise of the law's, and what the change of a disturbed answer is held against
+    std::vector<float> tones, spread;     ///< the picture without what looks like noise, and the local size of noise in it
+
+    /// A mended pixel has no noise of the law's, neither before nor after.
+    void forgetBad(Plane<float> &plane) const
+    {
+        for (const PixelAt &bad : noise->hotPixels)
+            if (wide.contains({bad.x, bad.y, 1, 1}))
+                plane.at(bad.x - wide.x, bad.y - wide.y) = 0;
+    }
+    Developing developing(const Frame &frame) const { return {frame, calm.constView(), frame.cfa.shifted(inside.x, inside.y)}; }
+};
+
+Result<RiskPlace> RiskPlace::at(const std::shared_ptr<const Frame> &frame, std::shared_ptr<const NoiseReport> noise, Rect region, CleanCache *cache, const RunContext &run, uint64_t seed)
 {
-    const Frame &frame = treated.frame();
-    const NoiseReport &noise = *treated.sharedNoise();
-    constexpr int kHalo = Developer::kHaloPx;
-    const Rect inside = region.intersected(frame.active.grownBy(-kHalo)), wide = inside.grownBy(kHalo);
-    if (inside.isEmpty() || !whyNoNearness(frame, noise).empty())
-        return RiskSums{};
-    const Disturbance probe{seed, kDisturbed};
-    // What is undone of the lens moves samples, and is no part of what was taken.
-    const Cleaner plain(treated.sharedFrame(), treated.sharedNoise(), treated.treatment(), {treated.edits().regions, {}});
+    auto d = std::make_shared<Private>();
+    d->inside = region.intersected(frame->active.grownBy(-Developer::kHaloPx));
+    d->wide = d->inside.grownBy(Developer::kHaloPx);
+    d->probe = {seed, kDisturbed};
+    d->noise = std::move(noise);
+    if (d->inside.isEmpty() || !whyNoNearness(*frame, *d->noise).empty()) {
+        d->inside = {};
+        return RiskPlace(d);
+    }
+    const Rect wide = d->wide;
     // Signals and slopes are read where hardly any noise is left: a slope of the tone curve at a noisy sample is too steep in the mean.
-    const Cleaner calm(treated.sharedFrame(), treated.sharedNoise(), calmTreatment());
-    const Result<Plane<float>> about = cleaned(calm, wide, cache, run), after = cleaned(plain, wide, cache, run);
-    // Nobody will ask for these again: they would only drive others out of the cache.
-    const Result<Plane<float>> before = plain.untreated().clean(wide, run), followed = plain.disturbed(probe).clean(wide, run);
-    if (!about || !before || !after || !followed)
+    Result<Plane<float>> calm = cleaned(Cleaner(frame, d->noise, calmTreatment()), wide, cache, run), untreated = Cleaner::untreated(frame).clean(wide, run);
+    if (!calm || !untreated)
         return cancelledError();
-    Plane<float> removed(wide.size()), noiseLike(wide.size()), probed(wide.size()), follows(wide.size());
+    d->calm = calm.take();
+    d->untreated = untreated.take();
+    Plane<float> noiseLike(wide.size()), probed(wide.size());
     for (int y = 0; y < wide.height; ++y)
         for (int x = 0; x < wide.width; ++x) {
             const int sx = wide.x + x, sy = wide.y + y;
-            const NoiseModel &law = noise.modelAt(sx, sy, 0, true);
-            const float was = before.value().at(x, y), is = after.value().at(x, y), drawn = probe.at(sx, sy, 0);
+            const NoiseModel &law = d->noise->modelAt(sx, sy, 0, true);
+            const float drawn = d->probe.at(sx, sy, 0);
             // Not cut at black, where half of what is left of the noise lies below: in the mean, the variance would be too high.
-            const float variance = std::max(law.shotGain * about.value().at(x, y) + law.readVariance, 0.1f * law.readVariance), sigma = std::sqrt(variance), disturbedBy = law.sigmaAt(was);
-            removed.at(x, y) = is - (was - noise.banding.at(sx - frame.active.x, sy - frame.active.y));
-            noiseLike.at(x, y) = sigma * drawn;
-            probed.at(x, y) = variance / disturbedBy * drawn;
-            follows.at(x, y) = (followed.value().at(x, y) - is) / kDisturbed;
+            const float variance = std::max(law.shotGain * d->calm.at(x, y) + law.readVariance, 0.1f * law.readVariance);
+            noiseLike.at(x, y) = std::sqrt(variance) * drawn;
+            probed.at(x, y) = variance / law.sigmaAt(d->untreated.at(x, y)) * drawn;
+            d->untreated.at(x, y) -= d->noise->banding.at(sx - frame->active.x, sy - frame->active.y);
         }
-    // A mended pixel has no noise of the law's, neither before nor after.
-    for (const PixelAt &bad : noise.hotPixels)
-        if (wide.contains({bad.x, bad.y, 1, 1}))
-            for (Plane<float> *plane : {&removed, &noiseLike, &probed, &follows})
-                plane->at(bad.x - wide.x, bad.y - wide.y) = 0;
-    const Developing developing(frame, about.value().constView(), frame.cfa.shifted(inside.x, inside.y));
-    const std::array<const Plane<float> *, 4> directions{&removed, &noiseLike, &probed, &follows};
-    std::array<std::vector<float>, 4> seenOf;
+    for (Plane<float> *plane : {&noiseLike, &probed})
+        d->forgetBad(*plane);
+    const Developing developing = d->developing(*frame);
     std::vector<float> colours;
-    const Status developed = parallelFor(5, {run.threads, run.stop, {}, run.background}, [&](int i) {
-        if (i < 4)
-            seenOf[size_t(i)] = developing.along(*directions[size_t(i)]);
+    const Status developed = parallelFor(3, {run.threads, run.stop, {}, run.background}, [&](int i) {
+        if (i == 0)
+            d->noiseLike = developing.along(noiseLike);
+        else if (i == 1)
+            d->probed = developing.along(probed);
         else
             colours = developing.colours();
     });
     if (!developed)
         return developed.error();
-    const auto &[a, n, p, q] = seenOf;
+    d->spread = spreadOf(d->noiseLike, d->inside.size());
+    d->tones = calmed(std::move(colours), d->inside.size(), d->spread);
+    return RiskPlace(d);
+}
+
+Result<RiskSums> RiskPlace::risk(const Cleaner &treated, CleanCache *cache, const RunContext &run) const
+{
+    if (d->inside.isEmpty())
+        return RiskSums{};
+    const Rect wide = d->wide, inside = d->inside;
+    // What is undone of the lens moves samples, and is no part of what was taken.
+    const Cleaner plain(treated.sharedFrame(), treated.sharedNoise(), treated.treatment(), {treated.edits().regions, {}});
+    // Nobody will ask for the disturbed answer again: it would only drive others out of the cache.
+    const Result<Plane<float>> after = cleaned(plain, wide, cache, run), disturbed = plain.disturbed(d->probe).clean(wide, run);
+    if (!after || !disturbed)
+        return cancelledError();
+    Plane<float> removed(wide.size()), follows(wide.size());
+    for (int y = 0; y < wide.height; ++y)
+        for (int x = 0; x < wide.width; ++x) {
+            const float is = after.value().at(x, y);
+            removed.at(x, y) = is - d->untreated.at(x, y);
+            follows.at(x, y) = (disturbed.value().at(x, y) - is) / kDisturbed;
+        }
+    for (Plane<float> *plane : {&removed, &follows})
+        d->forgetBad(*plane);
+    const Developing developing = d->developing(treated.frame());
+    std::vector<float> a, q;
+    const std::vector<float> &n = d->noiseLike, &p = d->probed, &tones = d->tones;
+    const Status developed = parallelFor(2, {run.threads, run.stop, {}, run.background}, [&](int i) { (i == 0 ? a : q) = developing.along(i == 0 ? removed : follows); });
+    if (!developed)
+        return developed.error();
     // Slopes are those over the error that is left, which they are needed for.
-    const std::vector<float> spread = spreadOf(n, inside.size()), tones = calmed(std::move(colours), inside.size(), spread);
     std::vector<float> slope(n.size());
     double share = 0.3; // of the noise's square that is left
     for (int round = 0; round < 4; ++round) {
         double left = 0, all = 0;
         for (size_t i = 0; i < n.size(); ++i) {
-            slope[i] = slopeOver(tones[i], std::sqrt(float(share)) * spread[i]);
+            slope[i] = slopeOver(tones[i], std::sqrt(float(share)) * d->spread[i]);
             const double w = double(slope[i]) * double(slope[i]);
             left += w * double(a[i] * a[i] + 2 * p[i] * q[i] - n[i] * n[i]);
             all += w * double(n[i] * n[i]);
@@ -236,6 +279,12 @@ Result<RiskSums> riskAt(const Cleaner &treated, Rect region, CleanCache *cache, 
             sums += block;
         }
     return sums;
+}
+
+Result<RiskSums> riskAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, uint64_t seed)
+{
+    const Result<RiskPlace> place = RiskPlace::at(treated.sharedFrame(), treated.sharedNoise(), region, cache, run, seed);
+    return place ? place.value().risk(treated, cache, run) : place.error();
 }
 
 namespace {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/clean.h"
+#include "irenic/doubt.h"
 #include "irenic/picture.h"
 #include "irenic/readings.h"
 
@@ -15,7 +16,7 @@ Rect placeAround(const Frame &frame, UprightPoint at, int sidePx)
     return frame.storedOf(UprightRect{std::clamp(at.x - width / 2, 0, upright.width - width), std::clamp(at.y - height / 2, 0, upright.height - height), width, height});
 }
 
-Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, const std::shared_ptr<const Frame> &truth)
+Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run, const std::shared_ptr<const Frame> &truth, const RiskPlace *place)
 {
     const Frame &frame = treated.frame();
     const Cleaner untreated = treated.untreated();
@@ -53,11 +54,17 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
         r.halo = haloShare(planesPlain.luminance.view(), planesAfter.luminance.view(), 1);
     }
     if (!treated.treatment().isNone()) { // untreated pixels are no trial
-        const Result<RiskSums> risk = riskAt(treated, region, cache, run);
+        const Result<RiskSums> risk = place ? place->risk(treated, cache, run) : riskAt(treated, region, cache, run);
         if (!risk)
             return risk.error();
         r.risk = risk.value();
         r.nearness = nearnessOf(r.risk, *treated.sharedNoise());
+        if (whyNoDoubt(frame, *treated.sharedNoise()).empty()) {
+            const Result<Doubt> doubt = doubtAt(treated, region, {}, cache, run);
+            if (!doubt)
+                return doubt.error();
+            r.doubt = doubt.value().share;
+        }
     }
     if (!truth)
         return r;

@@ -60,6 +60,11 @@ Cleaner::Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const Noise
 
 Cleaner::Cleaner(std::unique_ptr<Private> made) : d(std::move(made)) {}
 
+int Cleaner::haloPx() const
+{
+    return d->chain.haloPx();
+}
+
 Cleaner Cleaner::disturbed(const Disturbance &disturbance) const
 {
     const ChainFacts &f = *d->facts;

@@ -44,7 +44,7 @@ struct ChainFacts {
     /// A linear sample as it comes into the chain. Stored coordinates, inside the active area.
     float untreated(int x, int y, size_t channel) const
     {
-        const float v = levels.linear(x, y, int(channel));
+        const float v = disturbance.of ? disturbance.of->at(x, y, int(channel), int(planes())) : levels.linear(x, y, int(channel));
         return disturbance.amount == 0 ? v : v + disturbance.amount * noise->modelAt(x, y, channel, isMosaic()).sigmaAt(v) * disturbance.at(x, y, channel);
     }
     bool softensBlocks() const { return treatment.taste.blocks > 0 && frame->jpeg; }

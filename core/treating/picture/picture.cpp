@@ -3,6 +3,7 @@
 
 #include "base/cubic.h"
 #include "base/parallel.h"
+#include "irenic/doubt.h"
 #include "render/shows.h"
 #include "render/untreated.h"
 
@@ -189,6 +190,15 @@ Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int fac
         if (!reach)
             return reach.error();
         showSpared(treated.value(), reach.value());
+        return treated;
+    }
+    if (look.show == Show::Doubt) {
+        if (factor != 1 || cleaner.treatment().isNone() || !whyNoDoubt(cleaner.frame(), *cleaner.sharedNoise()).empty())
+            return treated;
+        const Result<Doubt> doubt = doubtAt(cleaner, region, developed, cache, run);
+        if (!doubt)
+            return doubt.error();
+        showDoubt(treated.value(), doubt.value().detail, doubt.value().doubt);
         return treated;
     }
     if (look.show != Show::Removed) {

@@ -31,13 +31,7 @@ Known known(const Scene &scene, int iso, double hotPixelsPerMillion = 0)
     auto sure = std::make_shared<NoiseReport>(*k.shot.noise);
     sure->confidence = 1;
     k.shot.noise = sure;
-    auto clean = std::make_shared<Frame>(static_cast<const FrameFacts &>(*k.shot.frame));
-    clean->levels = {1, 1, {1000}, {}, {}, 61000};
-    clean->samples.reset(k.shot.frame->samples.size());
-    for (int y = 0; y < clean->samples.height(); ++y)
-        for (int x = 0; x < clean->samples.width(); ++x)
-            clean->samples.at(x, y) = uint16_t(std::clamp(std::lround(k.shot.truth.clean.at(x, y) * 60000 + 1000), 0l, 65535l));
-    k.clean = clean;
+    k.clean = cleanFrameOf(k.shot);
     k.region = k.shot.frame->active.grownBy(-16);
     return k;
 }

@@ -26,9 +26,10 @@ enum class Show : uint8_t {
     Luminance, ///< without its colours
     Colour,    ///< its colours alone, doubled, around mid grey
     Spared,    ///< what sharpening passes over, under a pale veil; the picture itself where nothing is sharpened
-    Clipping   ///< in pale greys, with blown lights white and what lies at or below black black; without push
+    Clipping,  ///< in pale greys, with blown lights white and what lies at or below black black; without push
+    Doubt      ///< detail that depends on the noise, amplified kDoubtGain times, around mid grey; at full size, else and where there is no telling the picture itself
 };
-inline constexpr float kRemovedGain = 4;
+inline constexpr float kRemovedGain = 4, kDoubtGain = 6;
 inline constexpr float kMidGrey = 119.f / 255; ///< L* 50 in sRGB, where nothing was removed
 
 /// Primaries of the picture that is developed; white is D65 in both.

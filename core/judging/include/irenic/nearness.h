@@ -5,6 +5,8 @@
 #include "irenic/image.h"
 #include "irenic/noise.h"
 
+#include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -46,10 +48,25 @@ struct Nearness {
 /// Why nothing can be estimated of a frame, as a sentence; empty where it can: mosaics with noise that neighbours do not share, and a law that is more than a guess.
 std::string whyNoNearness(const Frame &frame, const NoiseReport &noise);
 
-/// Before anything is undone of the lens. Without pixels where whyNoNearness() has something to say. Same bits for any threads.
-/// @param region  stored coordinates, inside Frame::active; what is too near its border for developing is left out
-/// @param cache   may be null. Fails only with Cancelled
-/// @param seed    of the probe
+/// A place of a frame, ready to tell the risk of any treatment there: what all of them have in common is worked out once. Immutable, cheap to copy; holds no pixels of the frame.
+class RiskPlace
+{
+public:
+    /// @param region  stored coordinates, inside Frame::active; what is too near its border for developing is left out
+    /// @param cache   may be null. Fails only with Cancelled
+    /// @param seed    of the probe
+    static Result<RiskPlace> at(const std::shared_ptr<const Frame> &frame, std::shared_ptr<const NoiseReport> noise, Rect region, CleanCache *cache, const RunContext &run = {}, uint64_t seed = 1);
+    /// Before anything is undone of the lens. Without pixels where whyNoNearness() has something to say. Same bits for any threads. Fails only with Cancelled.
+    /// @param treated  of the same frame and noise
+    Result<RiskSums> risk(const Cleaner &treated, CleanCache *cache, const RunContext &run = {}) const;
+
+private:
+    struct Private;
+    explicit RiskPlace(std::shared_ptr<const Private> made) : d(std::move(made)) {}
+    std::shared_ptr<const Private> d;
+};
+
+/// For one treatment alone.
 Result<RiskSums> riskAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run = {}, uint64_t seed = 1);
 
 /// Nothing of sums without pixels.

@@ -60,6 +60,7 @@ struct PlaceReadings {
     double detailLost = 0;               ///< see detailLost()
     std::optional<double> halo;          ///< see haloShare(); where something is sharpened
     double drift = 0;                    ///< median CIEDE2000 of blocks against the untreated picture
+    std::optional<double> doubt;         ///< Doubt::share of a trial, developed as shot
     RiskSums risk;                       ///< of a trial; without pixels where whyNoNearness()
     std::optional<Nearness> nearness;    ///< of `risk`
     std::optional<PictureQuality> truth; ///< where the picture without noise is known
@@ -73,7 +74,8 @@ Rect placeAround(const Frame &frame, UprightPoint at, int sidePx = kPlacePx);
 /// @param region stored coordinates, inside Frame::active
 /// @param cache  may be null. Fails only with Cancelled
 /// @param truth  the upright picture without noise, of the frame's upright size; null where nobody knows it
-Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run = {}, const std::shared_ptr<const Frame> &truth = nullptr);
+/// @param place  of the same frame, noise and region, where several trials are read there; made where it is null
+Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache *cache, const RunContext &run = {}, const std::shared_ptr<const Frame> &truth = nullptr, const RiskPlace *place = nullptr);
 
 /// Sigma of the linear signal (mean of the colours) at one brightness.
 struct NoiseAt {
@@ -95,14 +97,16 @@ struct LeftoverMap {
     Rect area;                    ///< what the blocks cover; stored coordinates
     std::vector<float> luminance; ///< noise left of every block, ratio of sigma; negative where it cannot be judged
     std::vector<float> colour;
-    NoiseLeft left;             ///< root mean square over the smooth blocks
-    double judged = 0;          ///< share of the blocks that are smooth
-    double evenness = 1;        ///< median over 95th percentile of the blocks' luminance noise left; 1 is even
-    std::vector<Place> worst;   ///< places with most noise left, apart from each other; worst first, at most kMostWorst
-    double detailLost = 0;      ///< mean over windows spread over the frame
-    Drift drift;                ///< against the untreated frame
-    std::vector<NoiseAt> curve; ///< by rising signal
-    double seconds = 0;         ///< that cleaning the frame took; too few where much of it was known already
+    NoiseLeft left;                   ///< root mean square over the smooth blocks
+    double judged = 0;                ///< share of the blocks that are smooth
+    double evenness = 1;              ///< median over 95th percentile of the blocks' luminance noise left; 1 is even
+    std::vector<Place> worst;         ///< places with most noise left, apart from each other; worst first, at most kMostWorst
+    double detailLost = 0;            ///< mean over windows spread over the frame
+    std::optional<double> doubt;      ///< likewise
+    std::optional<Nearness> nearness; ///< over those windows
+    Drift drift;                      ///< against the untreated frame
+    std::vector<NoiseAt> curve;       ///< by rising signal
+    double seconds = 0;               ///< that cleaning the frame took; too few where much of it was known already
 };
 inline constexpr size_t kMostWorst = 8;
 

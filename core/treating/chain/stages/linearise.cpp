@@ -3,6 +3,8 @@
 
 #include "taste/blocks.h"
 
+#include <bit>
+
 namespace irenic::stages {
 
 namespace {
@@ -21,7 +23,7 @@ public:
     std::string settings() const override
     {
         const Disturbance &d = m_facts.disturbance;
-        return (m_softener ? settingsText({m_facts.treatment.taste.blocks}) : std::string()) + (d.amount != 0 ? "disturbed " + std::to_string(d.seed) + " " + settingsText({double(d.amount)}) : std::string());
+        return (m_softener ? settingsText({m_facts.treatment.taste.blocks}) : std::string()) + (d.amount != 0 ? "disturbed " + std::to_string(d.seed) + " " + settingsText({double(d.amount)}) : std::string()) + (d.of ? "of " + std::to_string(std::bit_cast<uintptr_t>(d.of.get())) : std::string());
     }
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override

@@ -5,6 +5,7 @@
 #include "irenic/methods.h"
 #include "irenic/regions.h"
 
+#include <algorithm>
 #include <memory>
 
 namespace irenic {
@@ -22,11 +23,19 @@ struct FrameEdits {
     FrameEdits lensAlone() const { return {nullptr, lens}; } ///< as an untreated picture is shown
 };
 
+/// Samples that are taken for a frame's own.
+struct OtherSamples {
+    Rect where;          ///< stored coordinates, inside Frame::active; beyond it the nearest ones count
+    Plane<float> linear; ///< as Cleaner::clean() answers them
+    float at(int x, int y, int channel, int channels) const { return linear.at((std::clamp(x, where.x, where.right() - 1) - where.x) * channels + channel, std::clamp(y, where.y, where.bottom() - 1) - where.y); }
+};
+
 /// A change of every untreated sample of a mosaic by some of its sigma, as chance has it: how far an answer follows tells how much of the noise is left in it
-/// (Ramani, Blu and Unser, IEEE Trans. Image Process. 17(9), 2008).
+/// (Ramani, Blu and Unser, IEEE Trans. Image Process. 17(9), 2008). By one sigma of a cleaned picture's samples: that picture, photographed again.
 struct Disturbance {
     uint64_t seed = 0;
-    float amount = 0; ///< in sigmas; 0 disturbs nothing
+    float amount = 0;                                 ///< in sigmas; 0 disturbs nothing
+    std::shared_ptr<const OtherSamples> of = nullptr; ///< what is disturbed in place of the frame's samples; usually null
     bool operator==(const Disturbance &) const = default;
     float at(int x, int y, size_t channel) const; ///< in sigmas, before `amount`: Gaussian, sigma 1; stored coordinates
 };
@@ -64,6 +73,7 @@ public:
     const ChainIdentity &identity() const;
     /// What clean() of so many pixels takes on two cores of a middling machine.
     double expectedSeconds(Size region) const;
+    int haloPx() const; ///< that clean() looks at around a region
     /// The same treatment of the same frame, whose samples are disturbed first.
     Cleaner disturbed(const Disturbance &disturbance) const;
     /// The same frame with the same corrections of the lens, and nothing else done to it.
