@@ -128,7 +128,19 @@ std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std:
     for (const Reading &known : m_known)
         if (known.frame.lock() == r.frame && known.identity == cleaner.identity() && known.place == r.place && known.truth.lock() == r.truth)
             return known.readings;
-    const Result<PlaceReadings> readings = behindBarrier("The picture", [&] { return readingsAt(cleaner, r.place, &m_cache, {0, stop, {}}, r.truth); });
+    const RunContext run{0, stop, {}};
+    const Result<PlaceReadings> readings = behindBarrier("The picture", [&]() -> Result<PlaceReadings> {
+        if (r.treatment.isNone())
+            return readingsAt(cleaner, r.place, &m_cache, run, r.truth);
+        if (!m_place || m_place->frame.lock() != r.frame || m_place->noise != r.noise || !(m_place->where == r.place)) {
+            m_place.reset();
+            const Result<RiskPlace> place = RiskPlace::at(r.frame, r.noise, r.place, &m_cache, run);
+            if (!place)
+                return place.error();
+            m_place = Place{r.frame, r.noise, r.place, place.value()};
+        }
+        return readingsAt(cleaner, r.place, &m_cache, run, r.truth, &m_place->place);
+    });
     if (!readings)
         return std::nullopt;
     constexpr size_t kMostKnown = 128;

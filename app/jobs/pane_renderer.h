@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/export.h"
+#include "irenic/nearness.h"
 #include "irenic/picture.h"
 
 #include <QImage>
@@ -82,6 +83,13 @@ private:
     std::condition_variable m_wake;
     std::deque<PaneRequest> m_waiting, m_unread; ///< the latter have their picture and wait for their readings
     std::deque<Reading> m_known;                 ///< of the working thread alone
+    struct Place {
+        std::weak_ptr<const Frame> frame;
+        std::shared_ptr<const NoiseReport> noise;
+        Rect where;
+        RiskPlace place;
+    };
+    std::optional<Place> m_place; ///< where trials were last read; likewise
     PaneRequest m_running;
     bool m_isRunning = false, m_isReading = false;
     std::stop_source m_stopRunning;

@@ -15,12 +15,16 @@
 #include <QPainter>
 #include <QPushButton>
 
+#include <cmath>
+
 namespace irenic {
 
 namespace {
 
 constexpr int kNotchPx = 9;
-constexpr int kFoldedPx = 70, kUnfoldedPx = 208, kRowPx = 23; ///< heights: folded, with two rows of controls, and of each further row
+constexpr int kFoldedPx = 70, kUnfoldedPx = 134, kRowPx = 23; ///< heights: folded, with two rows of controls and without readings, and of each further row
+constexpr double kHaloScale = 0.2;                            ///< share of an edge's own range
+constexpr int kBars = 6;                                      ///< lines of readings that every trial has
 constexpr int kFirstRow = 2, kReadingRow = 8;                 ///< of the grid
 
 /// The four corners of the curve of the tones are no rows.
@@ -34,6 +38,15 @@ QFont weighted(QFont font, double scale, QFont::Weight weight)
     font.setPointSizeF(font.pointSizeF() * scale);
     font.setWeight(weight);
     return font;
+}
+
+/// Next of 1, 2, 5, 10, ... times `least`.
+double roundedUp(double value, double least)
+{
+    for (double step = least;; step *= 10)
+        for (const double times : {1.0, 2.0, 5.0})
+            if (value <= step * times)
+                return step * times;
 }
 
 } // namespace
@@ -67,8 +80,11 @@ CaptionStrip::CaptionStrip(Of of, int number, QWidget *parent) : QWidget(parent)
         grid->addWidget(m_body, 1, 0, 1, 3);
     }
     grid->addWidget(m_reading, kReadingRow, 0, 1, 3);
-    grid->setRowStretch(kReadingRow + 1, 1);
-    grid->addWidget(m_status, kReadingRow + 3, 0, 1, 3);
+    m_bars = new ReadingBars;
+    m_bars->setObjectName(QStringLiteral("bars"));
+    grid->addWidget(m_bars, kReadingRow + 1, 0, 1, 3);
+    grid->setRowStretch(kReadingRow + 2, 1);
+    grid->addWidget(m_status, kReadingRow + 4, 0, 1, 3);
     grid->setColumnStretch(1, 1);
     arrange();
     applyTones();
@@ -110,19 +126,21 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     m_return->setToolTip(tr("Set this trial's strengths to the suggestion (Backspace)"));
     m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(letter));
     connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
-    m_reading->setToolTip(readingHelp());
     auto *back = new QHBoxLayout;
     back->addWidget(m_left);
     back->addStretch(1);
     back->addWidget(m_return);
-    grid->addLayout(back, kReadingRow + 2, 0, 1, 3);
+    grid->addLayout(back, kReadingRow + 3, 0, 1, 3);
 }
 
 /// Shows and hides for the folded and the unfolded strip.
 void CaptionStrip::arrange()
 {
     const int further = (m_of == Of::Trial ? pageRows() : m_pageRows) - 2;
-    setFixedHeight(m_folded ? kFoldedPx : kUnfoldedPx + std::max(0, further) * kRowPx);
+    const int bars = kBars + m_scale.hasTruth + m_scale.hasHalo;
+    setFixedHeight(m_folded ? kFoldedPx : kUnfoldedPx + std::max(0, further) * kRowPx + bars * ReadingBars::rowPx(this));
+    m_bars->setVisible(!m_folded && m_of == Of::Trial);
+    m_reading->setVisible(m_folded || m_of != Of::Trial);
     for (const Row &row : m_rows)
         for (QWidget *w : row.widgets())
             w->setVisible(!m_folded && isOffered(row));
@@ -146,7 +164,7 @@ void CaptionStrip::setFolded(bool folded)
         return;
     m_folded = folded;
     arrange();
-    setReadings(m_readings, m_standing);
+    setReadings(m_readings, m_standing, m_scale);
 }
 
 std::array<QWidget *, 3> CaptionStrip::Row::widgets() const
@@ -289,6 +307,7 @@ void CaptionStrip::applyTones()
         m_left->setPalette(faint);
     for (const Row &row : m_rows)
         row.slider->setTones(t);
+    m_bars->setTones(t);
     if (m_curve)
         m_curve->setTones(t);
     for (QPushButton *tab : m_tabs)
@@ -397,7 +416,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
         const bool changed = std::any_of(kTasteParams.begin(), kTasteParams.end(), [&](const TreatmentParam &p) { return p.group == Page(i) && p.of(t) != p.info.suggested; });
         m_tabs[size_t(i)]->setText(changed ? pageWords(Page(i)) + QStringLiteral(" \u2022") : pageWords(Page(i)));
     }
-    setReadings(frame ? m_readings : std::nullopt, m_standing);
+    setReadings(frame ? m_readings : std::nullopt, m_standing, m_scale);
     m_hasLeft = frame && frame->hasLeftSuggestion(m_number);
     arrange();
 }
@@ -454,6 +473,12 @@ QString CaptionStrip::exportWords(const Treatment &treatment) const
     return frame && m_noise ? durationWords(m_pace * expectedSeconds(Cleaner(frame, m_noise, treatment, {nullptr, m_lens}), naturalFormat(*frame))) : QString();
 }
 
+double CaptionStrip::exportSeconds() const
+{
+    const auto frame = m_frame.lock();
+    return m_of == Of::Trial && frame && m_noise ? m_pace * expectedSeconds(Cleaner(frame, m_noise, m_shown, {nullptr, m_lens}), naturalFormat(*frame)) : 0;
+}
+
 void CaptionStrip::setHasKeyboard(bool has)
 {
     m_hasKeyboard = has;
@@ -474,9 +499,11 @@ QString CaptionStrip::truthWords(const PlaceReadings &readings)
 QString CaptionStrip::readingHelp() const
 {
     QString help = tr("Read around the middle of the picture, over %1 x %1 pixels.\nLeft: what remains of grain and of colour noise on smooth parts.\n"
-                      "Detail lost: how much picture went with the noise; 0 is none.\nDrift: how far mean colours moved, CIEDE2000.\n"
+                      "Detail lost: how much picture went with the noise; 0 is none.\n"
+                      "Doubt: how much of the detail would be another one with other noise, and may be made up.\nDrift: how far mean colours moved, CIEDE2000.\n"
                       "Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.\n"
-                      "Against the truth: likeness to the clean picture, where that hangs as a guest (demo roll).")
+                      "Truth: likeness to the clean picture, where that hangs as a guest (demo roll).\nTime: of an export of the frame, as expected.\n"
+                      "Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.")
                        .arg(kPlacePx);
     if (m_readings && m_readings->nearness && m_readings->nearness->gainsByMix()) {
         const Nearness &n = *m_readings->nearness;
@@ -504,17 +531,44 @@ QString CaptionStrip::nearnessWords() const
     return words;
 }
 
-void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing)
+ReadingScale ReadingScale::over(const std::vector<std::optional<PlaceReadings>> &trials, double seconds)
 {
-    m_readings = readings;
-    m_standing = standing;
-    if (m_of == Of::Trial)
-        m_reading->setToolTip(readingHelp());
-    if (m_of == Of::Untreated && !m_folded)
-        m_reading->setText(readings ? truthWords(*readings) : QString());
-    if (m_of != Of::Trial)
-        return;
+    ReadingScale s;
+    double left = 0, lost = 0, doubt = 0, drift = 0, noise = 0, pixels = 0;
+    double nearest = 0;
+    for (const auto &r : trials) {
+        if (!r)
+            continue;
+        if (r->left)
+            left = std::max({left, r->left->luminance, r->left->colour});
+        lost = std::max(lost, r->detailLost);
+        doubt = std::max(doubt, r->doubt.value_or(0));
+        drift = std::max(drift, r->drift);
+        noise += r->risk.noise;
+        pixels += r->risk.pixels;
+        if (r->nearness && r->nearness->errorDb < Nearness::kUnknownDb)
+            nearest = std::max(nearest, r->nearness->db);
+        if (r->truth)
+            nearest = std::max(nearest, r->truth->psnrDb);
+        s.hasTruth |= r->truth.has_value();
+        s.hasHalo |= r->halo.has_value();
+    }
+    constexpr double kLeastLeft = 0.1, kLeastLost = 0.1, kLeastDrift = 0.5;
+    s.left = roundedUp(left, kLeastLeft);
+    s.lost = roundedUp(lost, kLeastLost);
+    s.doubt = roundedUp(doubt, kLeastLost);
+    s.drift = roundedUp(drift, kLeastDrift);
+    s.seconds = std::max(seconds, 1e-3);
+    if (pixels > 0 && noise > 0)
+        s.untreatedDb = std::floor(-10 * std::log10(noise / (3 * pixels)));
+    s.nearestDb = std::max(std::ceil(nearest), s.untreatedDb + 1);
+    return s;
+}
+
+QString CaptionStrip::sentence() const
+{
     const auto percent = [](double v) { return QString::number(100 * v, 'f', 0); };
+    const auto &readings = m_readings;
     if (m_folded) {
         QString line = tr("%1 / %2").arg(m_shown.luminance, 0, 'f', 2).arg(m_shown.colour, 0, 'f', 2);
         if (readings && readings->left)
@@ -525,27 +579,87 @@ void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings, con
             line += QStringLiteral("  ") + near;
         if (readings && readings->truth)
             line += tr("  true %1 dB").arg(readings->truth->psnrDb, 0, 'f', 1);
-        m_reading->setText(line);
-        return;
+        return line;
     }
-    if (!readings) {
-        m_reading->setText(QStringLiteral("\n"));
-        return;
-    }
+    if (!readings)
+        return {};
     const QString left = readings->left ? tr("left: grain %1 %, colour %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour)) : tr("left: nothing smooth here to tell");
     QString words = left + tr("\ndetail lost %1   drift %2").arg(readings->detailLost, 0, 'f', 2).arg(readings->drift, 0, 'f', 2);
+    if (readings->doubt)
+        words += tr("   doubt %1 %").arg(percent(*readings->doubt));
     if (readings->halo)
         words += tr("   halos %1 %").arg(100 * *readings->halo, 0, 'f', 1);
     if (const QString near = nearnessWords(); !near.isEmpty())
         words += u'\n' + near;
     if (readings->truth)
         words += u'\n' + truthWords(*readings);
-    m_reading->setText(words);
+    return words;
+}
+
+void CaptionStrip::showBars()
+{
+    const auto percent = [](double v) { return QString::number(100 * v, 'f', 0); };
+    QList<ReadingBars::Row> rows;
+    if (m_readings) {
+        const PlaceReadings &r = *m_readings;
+        if (r.left)
+            rows << ReadingBars::Row{tr("left"), tr("%1 / %2 %").arg(percent(r.left->luminance), percent(r.left->colour)), r.left->luminance / m_scale.left, r.left->colour / m_scale.left};
+        else
+            rows << ReadingBars::Row{tr("left"), tr("nothing smooth in view")};
+        rows << ReadingBars::Row{tr("lost"), QString::number(r.detailLost, 'f', 2), r.detailLost / m_scale.lost};
+        if (r.doubt)
+            rows << ReadingBars::Row{tr("doubt"), tr("%1 %").arg(percent(*r.doubt)), *r.doubt / m_scale.doubt};
+        else
+            rows << ReadingBars::Row{tr("doubt"), tr("told of raw frames")};
+        rows << ReadingBars::Row{tr("drift"), QString::number(r.drift, 'f', 2), r.drift / m_scale.drift};
+        if (r.halo)
+            rows << ReadingBars::Row{tr("halos"), tr("%1 %").arg(100 * *r.halo, 0, 'f', 1), *r.halo / kHaloScale};
+        else if (m_scale.hasHalo)
+            rows << ReadingBars::Row{tr("halos"), tr("nothing is sharpened")};
+        const double span = m_scale.nearestDb - m_scale.untreatedDb;
+        if (!r.nearness)
+            rows << ReadingBars::Row{tr("nearness"), tr("told of raw frames")};
+        else if (r.nearness->errorDb >= Nearness::kUnknownDb)
+            rows << ReadingBars::Row{tr("nearness"), tr("too little is left to tell")};
+        else {
+            QString figure = QString::number(r.nearness->db, 'f', 1);
+            if (m_standing)
+                figure += m_standing->isNearest ? tr(" \u25c6") : m_standing->isLevel() ? tr(" \u25c7")
+                                                                                        : tr(" \u25bd%1").arg(m_standing->behindDb, 0, 'f', 1);
+            rows << ReadingBars::Row{tr("nearness"), figure, (r.nearness->db - m_scale.untreatedDb) / span, {}, r.nearness->errorDb / span, m_standing && m_standing->isNearest};
+        }
+        if (r.truth)
+            rows << ReadingBars::Row{tr("truth"), tr("%1 dB").arg(r.truth->psnrDb, 0, 'f', 1), (r.truth->psnrDb - m_scale.untreatedDb) / span};
+        else if (m_scale.hasTruth)
+            rows << ReadingBars::Row{tr("truth"), tr("computing")};
+        if (const double s = exportSeconds(); s > 0)
+            rows << ReadingBars::Row{tr("time"), durationWords(s), s / m_scale.seconds};
+    }
+    m_bars->setRows(rows);
+}
+
+void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing, const ReadingScale &scale)
+{
+    m_readings = readings;
+    m_standing = standing;
+    const bool resized = scale.hasHalo != m_scale.hasHalo || scale.hasTruth != m_scale.hasTruth;
+    m_scale = scale;
+    if (resized)
+        arrange();
+    if (m_of == Of::Untreated && !m_folded)
+        m_reading->setText(readings ? truthWords(*readings) : QString());
+    if (m_of != Of::Trial)
+        return;
+    m_words = sentence();
+    m_reading->setText(m_folded ? m_words : QString());
+    m_reading->setToolTip(readingHelp());
+    m_bars->setToolTip(m_words.isEmpty() ? readingHelp() : m_words + QStringLiteral("\n\n") + readingHelp());
+    showBars();
 }
 
 QString CaptionStrip::readingWords() const
 {
-    return m_reading->text();
+    return m_of == Of::Trial ? m_words : m_reading->text();
 }
 
 QString CaptionStrip::status() const

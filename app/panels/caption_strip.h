@@ -3,6 +3,7 @@
 
 #include "irenic/export.h"
 #include "session/session.h"
+#include "view/reading_bars.h"
 #include "view/tones.h"
 
 #include <QWidget>
@@ -19,6 +20,16 @@ namespace irenic {
 
 class StrengthSlider;
 class ToneCurve;
+
+/// What a bar of full length means, for all strips of a wall.
+struct ReadingScale {
+    double left = 0.2, lost = 0.2, doubt = 0.2, drift = 0.5, seconds = 1; ///< bars begin at 0
+    double untreatedDb = 0, nearestDb = 1;                                ///< of nearness and of the truth: where bars begin and end
+    bool hasTruth = false, hasHalo = false;                               ///< some strip tells of it: all keep its line
+    /// Round figures, so that bars do not change with every step of a slider.
+    static ReadingScale over(const std::vector<std::optional<PlaceReadings>> &trials, double seconds);
+    bool operator==(const ReadingScale &) const = default;
+};
 
 /// The paper under a column of pictures: names the trial, carries its strengths and its readings, and says whether it is settled.
 /// The untreated column has figures of the frame and no controls; a guest says what was done to match it.
@@ -38,8 +49,8 @@ public:
     void setHasKeyboard(bool has);          ///< a notch points up at the picture
     void setStatus(const QString &status);
     QString status() const;
-    /// Of a trial, where the row with the keyboard looks; and how it stands among the others there.
-    void setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing = {});
+    /// Of a trial, where the row with the keyboard looks; how it stands among the others there, and on which scale its bars are.
+    void setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing = {}, const ReadingScale &scale = {});
     /// Which controls a trial's strip shows.
     using Page = ParamGroup;
     static constexpr int kPages = 4;
@@ -53,6 +64,7 @@ public:
         arrange();
     }
     int pageRows() const;
+    double exportSeconds() const;                                 ///< expected of the frame with this trial; 0 where its pixels rest
     void setPace(double pace) { m_pace = pace; }                  ///< seconds taken on this machine over seconds expected, see ExportQueue::ratio()
     void setHistogram(const std::optional<Histogram> &histogram); ///< of the frame, behind the curve of the tones
     void setFolded(bool folded);                                  ///< to two lines: name, strengths, readings
@@ -79,6 +91,8 @@ private:
     static QString truthWords(const PlaceReadings &readings);
     QString readingHelp() const;   ///< what the readings mean, and what they advise
     QString nearnessWords() const; ///< empty where nothing can be estimated
+    QString sentence() const;      ///< the readings, in words
+    void showBars();
     struct Row {
         QLabel *label = nullptr;
         StrengthSlider *slider = nullptr;
@@ -114,7 +128,10 @@ private:
     bool m_isKeeper = false;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
     QLabel *m_letter = nullptr, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;
-    QLabel *m_reading = nullptr;
+    QLabel *m_reading = nullptr; ///< of the folded strip
+    ReadingBars *m_bars = nullptr;
+    ReadingScale m_scale;
+    QString m_words;
     QPushButton *m_method = nullptr;
     Treatment m_shown;
     bool m_isJpeg = false; ///< what is shown: blocks can be softened

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/live_pane.h"
 
+#include "irenic/doubt.h"
+
 namespace irenic {
 
 namespace {
@@ -67,6 +69,12 @@ QString LivePane::stateWords() const
 {
     if (!hasContent())
         return {};
+    if (m_look.show == Show::Doubt && !m_content.treatment.isNone() && m_wanted.serial > 0) {
+        if (m_wanted.reduction > 1)
+            return tr("doubt shows at 100 % and closer");
+        if (!whyNoDoubt(*m_content.frame, *m_wanted.noise).empty())
+            return tr("no doubt to tell of this frame");
+    }
     if (isSettled())
         return tr("settled, %1 s").arg(std::max(0.01, m_seconds), 0, 'f', 2);
     return hasImage() ? tr("stale, computing") : tr("computing");

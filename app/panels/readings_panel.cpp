@@ -48,6 +48,8 @@ ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget 
         {"grain", QT_TR_NOOP("grain left"), QT_TR_NOOP("Luminance noise that is left on smooth parts, as a share of what was measured")},
         {"colour", QT_TR_NOOP("colour noise left"), QT_TR_NOOP("Colour noise that is left on smooth parts")},
         {"lost", QT_TR_NOOP("detail lost"), QT_TR_NOOP("How much picture went with the noise: 0 is none, 1 is nothing but picture")},
+        {"doubt", QT_TR_NOOP("doubt"), QT_TR_NOOP("How much of the detail would be another one had the noise been another one: it may be made up (hold Q to see it)")},
+        {"nearness", QT_TR_NOOP("nearness"), QT_TR_NOOP("Estimated likeness to the same picture without noise; the higher, the nearer")},
         {"drift", QT_TR_NOOP("colour drift"), QT_TR_NOOP("CIEDE2000 of the means of 64 x 64 pixels against the untreated frame: median, and the 95th percentile")},
         {"evenness", QT_TR_NOOP("evenness"), QT_TR_NOOP("Median over 95th percentile of the grain left, block by block: 100 % is even")},
         {"judged", QT_TR_NOOP("smooth share"), QT_TR_NOOP("Share of the frame that is smooth enough to tell noise from picture")},
@@ -152,6 +154,10 @@ void ReadingsPanel::show()
             text = tr("%1 %").arg(100 * map->left.colour, 0, 'f', 1);
         else if (map && name == u"lost")
             text = QString::number(map->detailLost, 'f', 2);
+        else if (map && map->doubt && name == u"doubt")
+            text = tr("%1 %").arg(100 * *map->doubt, 0, 'f', 0);
+        else if (map && map->nearness && name == u"nearness")
+            text = map->nearness->errorDb < Nearness::kUnknownDb ? tr("%1 \u00b1 %2 dB").arg(map->nearness->db, 0, 'f', 1).arg(map->nearness->errorDb, 0, 'f', 1) : tr("too little is left to tell");
         else if (map && name == u"drift")
             text = tr("%1, %2").arg(map->drift.median, 0, 'f', 2).arg(map->drift.high, 0, 'f', 2);
         else if (map && map->judged > 0 && name == u"evenness")

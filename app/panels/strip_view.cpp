@@ -15,6 +15,7 @@ namespace {
 
 constexpr int kGapPx = 8;
 constexpr int kCaptionMarginPx = 4;
+constexpr int kMostRead = 25; ///< cells whose nearness is told: each takes half a second or more
 
 double onLadder(double from, double to, int steps, int i)
 {
@@ -123,6 +124,11 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
     m_sheet = new QWidget;
     m_sheet->setMinimumSize(1, 1); // its pictures follow the window, and never hold it open
     column->addWidget(m_sheet, 1);
+    m_curve = new LadderCurve;
+    m_curve->setObjectName(QStringLiteral("nearnessCurve"));
+    m_curve->setAccessibleName(tr("Nearness of each picture of the strip"));
+    m_curve->setToolTip(tr("How near each comes to the picture without noise, as estimated, dB; the mark is the nearest"));
+    column->addWidget(m_curve);
     connect(m_kinds, &QComboBox::activated, this, [this](int i) { open(Kind(i)); });
     connect(m_steps, &QSpinBox::valueChanged, this, &StripView::hang);
     connect(session, &Session::viewportChanged, this, [this] {
@@ -153,7 +159,13 @@ void StripView::setTones(const Tones &tones)
         label->setPalette(p);
     for (LivePane *pane : m_panes)
         pane->setTones(tones);
+    m_curve->setTones(tones);
     showPicked();
+}
+
+QString StripView::caption(int i) const
+{
+    return m_captions[size_t(i)]->text();
 }
 
 QString StripView::title() const
@@ -222,12 +234,16 @@ void StripView::hang()
             usePicked();
         });
         connect(pane, &LivePane::stateChanged, this, &StripView::settledChanged);
+        connect(pane, &LivePane::stateChanged, this, &StripView::showNearness);
+        connect(pane, &LivePane::readingsChanged, this, &StripView::showNearness);
         m_panes.push_back(pane);
         auto *caption = new QLabel(m_sheet);
         caption->setAlignment(Qt::AlignCenter);
         caption->setAutoFillBackground(true);
         m_captions.push_back(caption);
     }
+    m_tellsNearness = cellCount() <= kMostRead && whyNoNearness(*f->frame, *f->noise).empty();
+    m_curve->setVisible(isLadder() && m_tellsNearness);
     delete m_grid;
     m_grid = new QGridLayout(m_sheet);
     m_grid->setContentsMargins(0, 0, 0, 0);
@@ -240,6 +256,7 @@ void StripView::hang()
         pane->setViewport(m_session->viewport());
         pane->setLook(m_session->look());
         pane->setUrgency(i);
+        pane->setWantsReadings(m_tellsNearness);
         pane->setContent({f->frame, f->noise, m_cells[size_t(i)].treatment, f->edits()});
         m_grid->addWidget(pane, i / m_across * 2, i % m_across);
         m_grid->addWidget(m_captions[size_t(i)], i / m_across * 2 + 1, i % m_across);
@@ -250,6 +267,7 @@ void StripView::hang()
     if (m_picked >= cellCount())
         m_picked = -1;
     resizeEvent(nullptr);
+    showNearness();
     showPicked();
     emit settledChanged();
 }
@@ -259,16 +277,52 @@ void StripView::resizeEvent(QResizeEvent *)
     const int width = std::max(60, (m_sheet->width() - (m_across - 1) * kGapPx) / std::max(1, m_across));
     for (LivePane *p : m_panes)
         p->setFixedWidth(width);
+    showCaptions();
+}
+
+void StripView::showCaptions()
+{
+    if (m_panes.empty())
+        return;
+    const int width = m_panes[0]->width();
     QFont widest = font();
     widest.setWeight(QFont::DemiBold); // as it is once picked
     const QFontMetrics metrics(widest);
     for (size_t i = 0; i < std::min(m_cells.size(), m_captions.size()); ++i) {
         QStringList lines = m_cells[i].caption.split(u'\n');
+        if (m_tellsNearness)
+            lines << (i < m_nearness.size() ? m_nearness[i] : QString());
         for (QString &line : lines)
             line = metrics.elidedText(line, Qt::ElideRight, width - 2 * kCaptionMarginPx);
         m_captions[i]->setText(lines.join(u'\n'));
         m_captions[i]->setFixedHeight(int(lines.size()) * metrics.height() + 6);
     }
+}
+
+/// Under every picture; for a ladder, as a curve, too.
+void StripView::showNearness()
+{
+    if (!m_tellsNearness || m_panes.size() != m_cells.size())
+        return;
+    std::vector<std::optional<Nearness>> nearness;
+    std::vector<std::optional<LadderCurve::Point>> points;
+    for (const LivePane *p : m_panes) {
+        const auto &n = p->readings() ? p->readings()->nearness : std::nullopt;
+        nearness.push_back(n);
+        points.push_back(n && n->errorDb < Nearness::kUnknownDb ? std::optional(LadderCurve::Point{n->db, n->errorDb}) : std::nullopt);
+    }
+    const auto standings = standingsOf(nearness);
+    m_nearness.assign(m_cells.size(), QString());
+    for (size_t i = 0; i < m_cells.size(); ++i) {
+        if (!points[i])
+            continue;
+        m_nearness[i] = tr("%1 dB").arg(points[i]->value, 0, 'f', 1);
+        if (standings[i])
+            m_nearness[i] += standings[i]->isNearest ? tr(" \u25c6 nearest") : standings[i]->isLevel() ? tr(" \u25c7")
+                                                                                                       : tr(" \u25bd%1").arg(standings[i]->behindDb, 0, 'f', 1);
+    }
+    m_curve->setPoints(points);
+    showCaptions();
 }
 
 bool StripView::allSettled() const

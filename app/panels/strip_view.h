@@ -2,6 +2,7 @@
 #pragma once
 
 #include "panels/live_pane.h"
+#include "view/ladder_curve.h"
 #include "view/tones.h"
 
 class QComboBox;
@@ -41,6 +42,8 @@ public:
     const Cell &cell(int i) const { return m_cells[size_t(i)]; }
     const LivePane *pane(int i) const { return m_panes[size_t(i)]; }
     int picked() const { return m_picked; }
+    QString caption(int i) const;                        ///< as shown
+    const LadderCurve *curve() const { return m_curve; } ///< of nearness, under a test strip
     bool allSettled() const;
     QString title() const;
 
@@ -64,7 +67,10 @@ protected:
 private:
     void hang();
     void showPicked();
+    void showNearness();
+    void showCaptions();
     void suggestLadder();
+    bool isLadder() const { return m_kind == Kind::Both || m_kind == Kind::Luminance || m_kind == Kind::Colour; }
 
     Session *m_session;
     PaneRenderer *m_renderer;
@@ -73,6 +79,9 @@ private:
     std::vector<Cell> m_cells;
     std::vector<LivePane *> m_panes;
     std::vector<QLabel *> m_captions;
+    std::vector<QString> m_nearness; ///< of each cell, in words; empty while it is not known
+    bool m_tellsNearness = false;
+    LadderCurve *m_curve;
     QComboBox *m_kinds;
     QDoubleSpinBox *m_from, *m_to;
     QSpinBox *m_steps;

@@ -424,13 +424,17 @@ void Wall::showContents()
 void Wall::showStates()
 {
     const int active = m_session->row();
+    std::vector<std::optional<PlaceReadings>> readings;
     std::vector<std::optional<Nearness>> nearness;
+    double seconds = 0;
     for (int c = 1; c <= m_trials; ++c) {
-        const auto &cells = m_columns[size_t(c)].cells;
-        const auto readings = active < int(cells.size()) ? cells[size_t(active)].pane->readings() : std::nullopt;
-        nearness.push_back(readings ? readings->nearness : std::nullopt);
+        const Column &column = m_columns[size_t(c)];
+        readings.push_back(active < int(column.cells.size()) ? column.cells[size_t(active)].pane->readings() : std::nullopt);
+        nearness.push_back(readings.back() ? readings.back()->nearness : std::nullopt);
+        seconds = std::max(seconds, column.strip->exportSeconds());
     }
     const std::vector<std::optional<Standing>> standings = standingsOf(nearness);
+    const ReadingScale scale = ReadingScale::over(readings, seconds);
     for (int c = 0; c < columnCount(); ++c) {
         const Column &column = m_columns[size_t(c)];
         for (const Cell &cell : column.cells)
@@ -439,7 +443,7 @@ void Wall::showStates()
             continue;
         const LivePane *p = column.cells[size_t(active)].pane;
         column.strip->setStatus(p->stateWords());
-        column.strip->setReadings(p->readings(), c > 0 && c <= m_trials ? standings[size_t(c - 1)] : std::nullopt);
+        column.strip->setReadings(p->readings(), c > 0 && c <= m_trials ? standings[size_t(c - 1)] : std::nullopt, scale);
     }
     showRows();
 }

@@ -303,7 +303,7 @@ void Actions::addLookMenu()
                           [this] { m_wall->setUntreatedHeld(untreatedToggle->isChecked()); });
     untreatedToggle->setCheckable(true);
     m_needWall << untreatedToggle;
-    for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")}, {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")}, {Show::Spared, "spared", tr("What sharpening &spares"), tr("Shift+V")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}}) {
+    for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")}, {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")}, {Show::Spared, "spared", tr("What sharpening &spares"), tr("Shift+V")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}, {Show::Doubt, "doubt", tr("Dou&bt: detail that may be made up"), tr("Shift+Q")}}) {
         QAction *a = add(QLatin1String(name), text, {QKeySequence(keys)}, [this, s = show] { m_session->setShow(m_session->look().show == s ? Show::Picture : s); });
         a->setCheckable(true);
         connect(m_session, &Session::lookChanged, a, [this, a, s = show] { a->setChecked(m_session->look().show == s); });

@@ -22,7 +22,7 @@ namespace {
 constexpr struct {
     int key;
     Show show;
-} kHolds[] = {{Qt::Key_R, Show::Removed}, {Qt::Key_L, Show::Luminance}, {Qt::Key_O, Show::Colour}, {Qt::Key_V, Show::Spared}, {Qt::Key_X, Show::Clipping}};
+} kHolds[] = {{Qt::Key_R, Show::Removed}, {Qt::Key_L, Show::Luminance}, {Qt::Key_O, Show::Colour}, {Qt::Key_V, Show::Spared}, {Qt::Key_X, Show::Clipping}, {Qt::Key_Q, Show::Doubt}};
 
 } // namespace
 

@@ -114,6 +114,9 @@ int takeShots(MainWindow &window, const QString &folder)
     s->setPushEv(3);
     shot(QStringLiteral("wall-shadow-pushed"), {1, {0.62, 0.955}});
     s->setPushEv(0);
+    s->setShow(Show::Doubt);
+    shot(QStringLiteral("doubt"), {2, {0.79, 0.70}});
+    s->setShow(Show::Picture);
     s->setRowCount(3);
     for (int row = 0; row < 3; ++row) {
         s->setRow(row);
@@ -125,9 +128,10 @@ int takeShots(MainWindow &window, const QString &folder)
     s->setViewport({2, {0.79, 0.70}});
     window.openStrip(StripView::Kind::Both);
     window.stripView()->pick(2);
-    view(QStringLiteral("test-strip"), [&] { return window.stripView()->allSettled(); });
+    const auto stripIsRead = [&] { return window.stripView()->allSettled() && window.wall()->isIdle(); };
+    view(QStringLiteral("test-strip"), stripIsRead);
     window.openStrip(StripView::Kind::Methods);
-    view(QStringLiteral("ring-around"), [&] { return window.stripView()->allSettled(); });
+    view(QStringLiteral("ring-around"), stripIsRead);
     window.showView(MainWindow::View::Wall);
     s->setViewport({1, {0.75, 0.68}});
     window.openLoupe();

@@ -10,6 +10,7 @@
 #include "support/windows.h"
 #include "view/leftover_view.h"
 #include "view/plot.h"
+#include "view/reading_bars.h"
 #include "window/actions.h"
 
 #include <QComboBox>
@@ -205,6 +206,7 @@ private slots:
         QTest::newRow("luminance") << int(Qt::Key_L) << int(Show::Luminance);
         QTest::newRow("colour") << int(Qt::Key_O) << int(Show::Colour);
         QTest::newRow("clipping") << int(Qt::Key_X) << int(Show::Clipping);
+        QTest::newRow("doubt") << int(Qt::Key_Q) << int(Show::Doubt);
     }
     void holdsShowAnotherSideWhileTheyAreDown()
     {
@@ -253,6 +255,20 @@ private slots:
         }
         QTRY_VERIFY_WITH_TIMEOUT(strip->allSettled(), kPatienceMs);
         QVERIFY(strip->pane(0)->image().image != strip->pane(3)->image().image);
+        // How near each comes follows, under it and as a curve.
+        QTRY_VERIFY_WITH_TIMEOUT(std::all_of(strip->curve()->points().begin(), strip->curve()->points().end(), [](const auto &p) { return p.has_value(); }), kPatienceMs);
+        QVERIFY(strip->curve()->isVisible());
+        QCOMPARE(strip->curve()->points().size(), size_t(4));
+        int nearest = 0;
+        for (int i = 0; i < 4; ++i) {
+            const double db = strip->pane(i)->readings()->nearness->db;
+            QCOMPARE(strip->curve()->points()[size_t(i)]->value, db);
+            QVERIFY2(strip->caption(i).contains(QStringLiteral("%1 dB").arg(db, 0, 'f', 1)), qPrintable(strip->caption(i)));
+            if (db > strip->pane(nearest)->readings()->nearness->db)
+                nearest = i;
+        }
+        QCOMPARE(strip->curve()->best(), nearest);
+        QVERIFY(strip->caption(nearest).contains("nearest"));
         const QImage sheet = m_window->comparisonPicture();
         QVERIFY(sheet.width() > 4 * strip->pane(0)->image().image.width());
         QVERIFY(!m_window->findChild<QPushButton *>("stripUse")->isEnabled());
@@ -549,6 +565,48 @@ private slots:
         }
         // Untreated pixels are no trial.
         QVERIFY(!m_window->wall()->strip(0)->readingWords().contains("nearness"));
+    }
+
+    /// Bars are as long as their figures are large, on one scale.
+    void barsCompareTheTrials()
+    {
+        settle();
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle() && paneAt(1)->readings() && paneAt(2)->readings() && paneAt(3)->readings(), kPatienceMs);
+        const auto barsOf = [&](int column) { return m_window->wall()->strip(column)->findChild<ReadingBars *>("bars"); };
+        const auto rowOf = [&](int column, const QString &label) {
+            const auto &rows = barsOf(column)->rows();
+            return *std::find_if(rows.begin(), rows.end(), [&](const ReadingBars::Row &row) { return row.label == label; });
+        };
+        const auto readings = [&](int column) { return *paneAt(column)->readings(); };
+        for (int column = 2; column <= 3; ++column) {
+            QVERIFY(barsOf(column)->isVisible());
+            const auto ratio = [&](const QString &label) { return *rowOf(column, label).length / *rowOf(1, label).length; };
+            QVERIFY(std::abs(ratio("lost") * readings(1).detailLost - readings(column).detailLost) < 1e-9);
+            QVERIFY(std::abs(ratio("drift") * readings(1).drift - readings(column).drift) < 1e-9);
+            QVERIFY(std::abs(ratio("doubt") * *readings(1).doubt - *readings(column).doubt) < 1e-9);
+            QCOMPARE(*rowOf(column, "nearness").length > *rowOf(1, "nearness").length, readings(column).nearness->db > readings(1).nearness->db);
+            QVERIFY(*rowOf(column, "time").length > *rowOf(1, "time").length); // wavelet shrinkage is the quickest
+            QVERIFY(*rowOf(column, "nearness").length > 0 && *rowOf(column, "nearness").length <= 1);
+        }
+        QVERIFY(barsOf(2)->accessibleName().contains("drift " + QString::number(readings(2).drift, 'f', 2)));
+        // What is painted, too: the same words before bars that differ.
+        const auto inked = [&](int column) {
+            const QImage grabbed = barsOf(column)->grab().toImage();
+            const int y = int(1.5 * grabbed.height() / double(barsOf(column)->rows().size()));
+            int dark = 0;
+            for (int x = 0; x < grabbed.width() * 2 / 3; ++x)
+                dark += qGray(grabbed.pixel(x, y)) < 80;
+            return dark;
+        };
+        QVERIFY(readings(1).detailLost > 1.5 * readings(2).detailLost);
+        QVERIFY(inked(1) > inked(2) + 2);
+        // With several rows of places there is a line of words in their place.
+        session()->setRowCount(2);
+        settle();
+        QVERIFY(!barsOf(1)->isVisible());
+        session()->setRowCount(1);
+        settle();
+        QVERIFY(barsOf(1)->isVisible());
     }
 
     void panelsTellOfTheFrame()

@@ -449,8 +449,7 @@ private slots:
         QTest::keyClick(m_window.get(), Qt::Key_M);
         QCOMPARE(session()->frame(0).trials[2].method, std::string("nlm"));
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle(), kPatienceMs);
-        auto *reading = m_window->wall()->findChild<QWidget *>("strip-C")->findChild<QLabel *>("reading");
-        QTRY_VERIFY(reading->text().contains("detail lost"));
+        QTRY_VERIFY(m_window->wall()->strip(3)->readingWords().contains("detail lost"));
     }
 
     void wallGreysReachThePictures()
