@@ -1,14 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/readings_panel.h"
 
-#include "view/leftover_view.h"
 #include "view/plot.h"
 
+#include <QComboBox>
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
 
 #include <cmath>
+#include <numeric>
 
 namespace irenic {
 
@@ -69,6 +70,15 @@ ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget 
     }
     column->addLayout(grid);
     column->addSpacing(6);
+    m_maps = new QComboBox;
+    m_maps->setObjectName(QStringLiteral("maps"));
+    m_maps->setAccessibleName(tr("What the map shows"));
+    m_maps->setToolTip(tr("Noise that this trial left; how far it is from the picture without noise, as estimated; or where it is further from it than another trial that was measured"));
+    connect(m_maps, &QComboBox::activated, this, [this] {
+        m_nextWorst = 0;
+        showMap();
+    });
+    column->addWidget(m_maps);
     m_map = new LeftoverView;
     column->addWidget(m_map);
     m_legend = new QLabel;
@@ -77,7 +87,7 @@ ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget 
     auto *row = new QHBoxLayout;
     m_worst = new QPushButton(tr("Worst place"));
     m_worst->setObjectName(QStringLiteral("worstPlace"));
-    m_worst->setToolTip(tr("Look where this trial left most noise; again for the next (J)"));
+    m_worst->setToolTip(tr("Look at the first of the places that the map rings; again for the next (J)"));
     m_mark = new QPushButton(tr("Mark it"));
     m_mark->setObjectName(QStringLiteral("markWorst"));
     m_mark->setToolTip(tr("Make the worst place a spot"));
@@ -143,9 +153,8 @@ void ReadingsPanel::show()
     m_shown = map;
     m_measure->setEnabled(trial >= 0);
     m_worst->setEnabled(trial >= 0);
-    m_mark->setEnabled(map && !map->worst.empty());
-    m_map->setMap(map, f ? f->frame : nullptr);
-    m_legend->setText(map ? tr("Black: no grain left. White: %1 %. Hatched: nothing smooth there. Rings: the worst places.").arg(m_map->whiteAt(), 0, 'f', 0) : QString());
+    fillMaps();
+    showMap();
     for (const auto &[name, label] : m_figures) {
         QString text = QStringLiteral("\u2013");
         if (map && map->judged > 0 && name == u"grain")
@@ -171,6 +180,128 @@ void ReadingsPanel::show()
         label->setText(text);
     }
     showPlot();
+}
+
+namespace {
+
+constexpr int kLeft = -1, kError = -2; ///< maps; others are the number of the trial that is compared with
+
+/// The value that few are above: a few odd blocks must not darken all the others.
+float nearlyHighest(std::vector<float> values)
+{
+    if (values.empty())
+        return 0;
+    const auto at = values.begin() + ptrdiff_t(values.size() * 98 / 100);
+    std::nth_element(values.begin(), at, values.end());
+    return *at;
+}
+
+/// Middles of the places with the highest values, apart from each other.
+std::vector<PixelAt> highest(const ErrorMap &map, const std::vector<float> &values)
+{
+    constexpr size_t kMost = 5;
+    std::vector<size_t> ranked(values.size());
+    std::iota(ranked.begin(), ranked.end(), size_t(0));
+    std::sort(ranked.begin(), ranked.end(), [&](size_t a, size_t b) { return values[a] != values[b] ? values[a] > values[b] : a < b; });
+    std::vector<PixelAt> found;
+    const int apart = 2 * std::max(map.area.width / map.grid.width, map.area.height / map.grid.height);
+    for (const size_t i : ranked) {
+        const PixelAt at = map.place(i).middle();
+        if (std::none_of(found.begin(), found.end(), [&](const PixelAt &p) { return std::max(std::abs(p.x - at.x), std::abs(p.y - at.y)) < apart; }))
+            found.push_back(at);
+        if (found.size() == kMost)
+            break;
+    }
+    return found;
+}
+
+} // namespace
+
+/// Keeps what is chosen, where it is still there.
+void ReadingsPanel::fillMaps()
+{
+    const QVariant chosen = m_maps->currentData();
+    const QSignalBlocker quiet(m_maps);
+    m_maps->clear();
+    m_maps->addItem(tr("map: noise left"), kLeft);
+    if (m_shown && !m_shown->error.square.empty()) {
+        m_maps->addItem(tr("map: estimated error"), kError);
+        const RollFrame *f = m_session->readyFrame();
+        for (int t = 0; t < f->trialCount(); ++t)
+            if (const auto other = m_measurer->known(subject(t)); t != m_session->trial() && other && other->error.grid == m_shown->error.grid)
+                m_maps->addItem(tr("map: error against %1").arg(trialLetter(t)), t);
+    }
+    m_maps->setCurrentIndex(std::max(0, m_maps->findData(chosen)));
+    m_maps->setEnabled(m_maps->count() > 1);
+}
+
+std::optional<LeftoverView::Field> ReadingsPanel::leftField() const
+{
+    LeftoverView::Field field{m_shown->blocks, m_shown->area, m_shown->luminance, {}, {}};
+    std::vector<float> judged;
+    std::copy_if(field.shade.begin(), field.shade.end(), std::back_inserter(judged), [](float v) { return v >= 0; });
+    const float most = std::max(nearlyHighest(judged), 1e-6f);
+    for (float &v : field.shade)
+        v = v < 0 ? v : v / most;
+    for (const auto &place : m_shown->worst)
+        field.rings.push_back(place.where.middle());
+    field.tip = [map = m_shown](size_t i) { return map->luminance[i] < 0 ? tr("nothing smooth here to tell") : tr("%1 % of the grain is left").arg(100 * double(map->luminance[i]), 0, 'f', 0); };
+    m_legend->setText(tr("Black: no grain left. White: %1 %. Hatched: nothing smooth there. Rings: the worst places.").arg(100 * double(most), 0, 'f', 0));
+    return field;
+}
+
+std::optional<LeftoverView::Field> ReadingsPanel::errorField() const
+{
+    const ErrorMap &error = m_shown->error;
+    LeftoverView::Field field{error.grid, error.area, {}, {}, {}};
+    for (size_t i = 0; i < error.square.size(); ++i)
+        field.shade.push_back(error.rms(i));
+    field.rings = highest(error, field.shade);
+    const float most = std::max(nearlyHighest(field.shade), 1e-6f);
+    for (float &v : field.shade)
+        v /= most;
+    field.tip = [map = m_shown](size_t i) { return tr("estimated error %1 of 255").arg(255 * double(map->error.rms(i)), 0, 'f', 1); };
+    m_legend->setText(tr("How far this trial is from the picture without noise, as estimated. White: %1 of 255 steps. Rings: the worst places.").arg(255 * double(most), 0, 'f', 1));
+    return field;
+}
+
+std::optional<LeftoverView::Field> ReadingsPanel::againstField(int other) const
+{
+    const auto map = m_measurer->known(subject(other));
+    if (!map)
+        return std::nullopt;
+    const ErrorMap &here = m_shown->error, &there = map->error;
+    LeftoverView::Field field{here.grid, here.area, {}, {}, {}};
+    std::vector<float> size;
+    for (size_t i = 0; i < here.square.size(); ++i) {
+        field.shade.push_back(here.rms(i) - there.rms(i));
+        size.push_back(std::abs(field.shade.back()));
+    }
+    field.rings = highest(here, size);
+    const float most = std::max(nearlyHighest(size), 1e-6f);
+    for (float &v : field.shade)
+        v = std::clamp(0.5f + 0.5f * v / most, 0.f, 1.f);
+    const QString name = trialLetter(other);
+    field.tip = [mine = m_shown, map, name](size_t i) {
+        const double by = 255 * double(mine->error.rms(i) - map->error.rms(i));
+        return by > 0 ? tr("%1 of 255 further from the picture without noise than %2").arg(by, 0, 'f', 1).arg(name) : tr("%1 of 255 nearer to the picture without noise than %2").arg(-by, 0, 'f', 1).arg(name);
+    };
+    m_legend->setText(tr("Pale: further from the picture without noise than %1, as estimated. Dark: nearer. Middle grey: level. Rings: where the two differ most.").arg(name));
+    return field;
+}
+
+void ReadingsPanel::showMap()
+{
+    const RollFrame *f = m_session->readyFrame();
+    m_legend->clear();
+    std::optional<LeftoverView::Field> field;
+    if (m_shown && f) {
+        const int kind = m_maps->currentData().toInt();
+        field = kind == kLeft ? leftField() : kind == kError ? errorField()
+                                                             : againstField(kind);
+    }
+    m_map->setField(std::move(field), f ? f->frame : nullptr);
+    m_mark->setEnabled(m_map->field() && !m_map->field()->rings.empty());
 }
 
 void ReadingsPanel::showPlot()
@@ -219,7 +350,7 @@ QString ReadingsPanel::figure(const QString &name) const
 
 QPoint ReadingsPanel::worstPlace(size_t i) const
 {
-    const UprightPoint up = m_session->currentFrame()->frame->uprightOf(m_shown->worst[i].where.middle());
+    const UprightPoint up = m_session->currentFrame()->frame->uprightOf(m_map->field()->rings[i]);
     return {up.x, up.y};
 }
 
@@ -232,17 +363,17 @@ void ReadingsPanel::goToWorst()
         measure();
         return;
     }
-    if (m_shown->worst.empty())
+    if (!m_map->field() || m_map->field()->rings.empty())
         return;
     const QPoint at = worstPlace(m_nextWorst);
-    m_nextWorst = (m_nextWorst + 1) % m_shown->worst.size();
+    m_nextWorst = (m_nextWorst + 1) % m_map->field()->rings.size();
     const QSize size = m_session->currentFrame()->pictureSize();
     m_session->setViewport({std::max(2.0, m_session->viewport().zoom), {(at.x() + 0.5) / size.width(), (at.y() + 0.5) / size.height()}});
 }
 
 void ReadingsPanel::markWorst()
 {
-    if (m_shown && !m_shown->worst.empty())
+    if (m_map->field() && !m_map->field()->rings.empty())
         m_session->goToSpot(m_session->addSpot(worstPlace(0), SpotKind::MostNoiseLeft));
 }
 

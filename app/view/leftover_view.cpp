@@ -10,14 +10,13 @@
 #include <QToolTip>
 
 #include <algorithm>
-#include <iterator>
 
 namespace irenic {
 
 LeftoverView::LeftoverView(QWidget *parent) : QWidget(parent)
 {
     setMinimumSize(160, 100);
-    setAccessibleName(tr("Leftover map"));
+    setAccessibleName(tr("Map of the frame"));
     QSizePolicy policy(QSizePolicy::Expanding, QSizePolicy::Preferred);
     policy.setHeightForWidth(true);
     setSizePolicy(policy);
@@ -34,25 +33,16 @@ int LeftoverView::heightForWidth(int width) const
     return m_image.isNull() ? width * 2 / 3 : std::min(width * m_image.height() / std::max(1, m_image.width()), 2 * width);
 }
 
-void LeftoverView::setMap(std::shared_ptr<const LeftoverMap> map, std::shared_ptr<const Frame> frame)
+void LeftoverView::setField(std::optional<Field> field, std::shared_ptr<const Frame> frame)
 {
-    m_map = std::move(map);
+    m_field = std::move(field);
     m_frame = std::move(frame);
     m_image = {};
-    if (m_map && m_frame) {
-        std::vector<float> judged;
-        std::copy_if(m_map->luminance.begin(), m_map->luminance.end(), std::back_inserter(judged), [](float v) { return v >= 0; });
-        float most = 0;
-        if (!judged.empty()) { // a few odd blocks must not darken all the others
-            const auto at = judged.begin() + ptrdiff_t(judged.size() * 98 / 100);
-            std::nth_element(judged.begin(), at, judged.end());
-            most = *at;
-        }
-        m_whiteAt = 100 * double(most);
-        auto blocks = RgbImage<uint8_t>::ofSize(m_map->blocks);
-        for (size_t i = 0; i < m_map->luminance.size(); ++i) {
-            const float v = m_map->luminance[i];
-            const uint8_t grey = v < 0 ? 0 : uint8_t(std::min(255.f, 40 + 215 * v / std::max(most, 1e-6f)));
+    if (m_field && m_frame && m_field->blocks.area() > 0) {
+        auto blocks = RgbImage<uint8_t>::ofSize(m_field->blocks);
+        for (size_t i = 0; i < m_field->shade.size(); ++i) {
+            const float v = m_field->shade[i];
+            const uint8_t grey = v < 0 ? 0 : uint8_t(std::min(255.f, 40 + 215 * v)); // 0 is hatched
             std::fill_n(blocks.samples.begin() + ptrdiff_t(3 * i), 3, grey);
         }
         const auto up = turned(blocks, m_frame->orientation);
@@ -86,8 +76,8 @@ void LeftoverView::paintEvent(QPaintEvent *)
             if (qRed(m_image.pixel(x, y)) == 0)
                 p.fillRect(QRectF(t.x() + x * w, t.y() + y * h, w, h), QBrush(QColor(96, 96, 96), Qt::Dense5Pattern));
     p.setRenderHint(QPainter::Antialiasing);
-    for (const auto &place : m_map->worst) {
-        const UprightPoint up = m_frame->uprightOf(place.where.middle());
+    for (const PixelAt &place : m_field->rings) {
+        const UprightPoint up = m_frame->uprightOf(place);
         const Size size = m_frame->uprightSize();
         const QPointF at(t.x() + t.width() * up.x / size.width, t.y() + t.height() * up.y / size.height);
         for (const auto &[colour, width] : {std::pair{Qt::black, 3.0}, std::pair{Qt::white, 1.2}}) {
@@ -107,8 +97,10 @@ QPoint LeftoverView::pictureAt(QPointF at) const
 int LeftoverView::blockAt(QPoint upright) const
 {
     const PixelAt stored = m_frame->storedOf(UprightPoint{upright.x(), upright.y()});
-    const int x = (stored.x - m_map->area.x) / m_map->blockPx, y = (stored.y - m_map->area.y) / m_map->blockPx;
-    return x >= 0 && y >= 0 && x < m_map->blocks.width && y < m_map->blocks.height ? y * m_map->blocks.width + x : -1;
+    const Rect &area = m_field->area;
+    if (!area.contains({stored.x, stored.y, 1, 1}))
+        return -1;
+    return (stored.y - area.y) * m_field->blocks.height / area.height * m_field->blocks.width + (stored.x - area.x) * m_field->blocks.width / area.width;
 }
 
 void LeftoverView::mousePressEvent(QMouseEvent *event)
@@ -122,10 +114,8 @@ bool LeftoverView::event(QEvent *event)
     if (event->type() == QEvent::ToolTip && !m_image.isNull()) {
         auto *help = static_cast<QHelpEvent *>(event);
         const int block = blockAt(pictureAt(help->pos()));
-        if (block >= 0) {
-            const float v = m_map->luminance[size_t(block)];
-            QToolTip::showText(help->globalPos(), v < 0 ? tr("nothing smooth here to tell") : tr("%1 % of the grain is left").arg(100 * double(v), 0, 'f', 0), this);
-        }
+        if (block >= 0 && m_field->tip)
+            QToolTip::showText(help->globalPos(), m_field->tip(size_t(block)), this);
         return true;
     }
     return QWidget::event(event);

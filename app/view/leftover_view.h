@@ -1,28 +1,38 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "irenic/readings.h"
+#include "irenic/frame.h"
 #include "view/tones.h"
 
 #include <QImage>
 #include <QWidget>
 
+#include <functional>
 #include <memory>
+#include <optional>
+#include <vector>
 
 namespace irenic {
 
-/// The leftover map: the frame in blocks, the paler the more noise is left there. Blocks without a smooth part are hatched.
+/// A map of the frame in blocks: the paler, the more of something is there. Blocks without a value are hatched.
 /// Knows no session; click asks to go there.
 class LeftoverView : public QWidget
 {
     Q_OBJECT
 public:
+    /// What is drawn. Blocks divide an area of the stored frame, row by row.
+    struct Field {
+        Size blocks;
+        Rect area;
+        std::vector<float> shade;           ///< 0 dark, 1 pale; below 0: nothing is known there
+        std::vector<PixelAt> rings;         ///< places to look at; stored coordinates
+        std::function<QString(size_t)> tip; ///< of a block
+    };
     explicit LeftoverView(QWidget *parent = nullptr);
     void setTones(const Tones &tones);
-    void setMap(std::shared_ptr<const LeftoverMap> map, std::shared_ptr<const Frame> frame); ///< null: nothing is known
+    void setField(std::optional<Field> field, std::shared_ptr<const Frame> frame); ///< none: nothing is known
+    const std::optional<Field> &field() const { return m_field; }
     QSize sizeHint() const override { return {280, 190}; }
-    /// Noise left, in per cent, that white stands for.
-    double whiteAt() const { return m_whiteAt; }
     bool hasHeightForWidth() const override { return true; }
     int heightForWidth(int width) const override;
 
@@ -39,10 +49,9 @@ private:
     QPoint pictureAt(QPointF at) const;
     int blockAt(QPoint upright) const; ///< index, or -1
 
-    std::shared_ptr<const LeftoverMap> m_map;
+    std::optional<Field> m_field;
     std::shared_ptr<const Frame> m_frame;
     QImage m_image; ///< upright, a pixel a block
-    double m_whiteAt = 0;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
 };
 

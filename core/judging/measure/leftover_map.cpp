@@ -148,13 +148,13 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
     std::vector<BlockNoise> blocks;
     auto meansBefore = RgbImage<float>::ofSize({map.area.width / kDriftReduction, map.area.height / kDriftReduction});
     auto meansAfter = meansBefore;
-    constexpr double kWindowsShare = 0.1; // of the work
+    constexpr double kWindowsShare = 0.3, kErrorShare = 0.2; // of the work
     const int bandBlocks = std::max(1, treated.bandRows() / blockPx);
     for (int top = 0; top < map.blocks.height; top += bandBlocks) {
         const int rows = std::min(bandBlocks, map.blocks.height - top) * blockPx;
         const Rect band{map.area.x, map.area.y + top * blockPx, map.area.width, rows};
         const double from = double(top) / map.blocks.height, to = std::min(1.0, double(top + bandBlocks) / map.blocks.height);
-        const RunContext part = stage(run, from * (1 - kWindowsShare), to * (1 - kWindowsShare));
+        const RunContext part = stage(run, from * (1 - kWindowsShare - kErrorShare), to * (1 - kWindowsShare - kErrorShare));
         const Result<Plane<float>> before = untreated.clean(band, {run.threads, run.stop, {}, run.background});
         const Result<Plane<float>> after = cleaned(treated, band, cache, part);
         if (!before || !after)
@@ -196,9 +196,13 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         if (here.value().doubt)
             map.doubt = map.doubt.value_or(0) + *here.value().doubt / (kWindowsAcross * kWindowsAcross);
         if (run.onProgress)
-            run.onProgress(1 - kWindowsShare + kWindowsShare * double(i + 1) / (kWindowsAcross * kWindowsAcross));
+            run.onProgress(1 - kWindowsShare - kErrorShare + kWindowsShare * double(i + 1) / (kWindowsAcross * kWindowsAcross));
     }
     map.nearness = nearnessOf(risk, *treated.sharedNoise());
+    Result<ErrorMap> error = errorMap(treated, cache, stage(run, 1 - kErrorShare, 1));
+    if (!error)
+        return error.error();
+    map.error = error.take();
     return map;
 }
 

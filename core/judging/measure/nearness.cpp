@@ -347,6 +347,36 @@ std::string whyNoNearness(const Frame &frame, const NoiseReport &noise)
     return {};
 }
 
+Rect ErrorMap::place(size_t i) const
+{
+    const int x = int(i) % grid.width, y = int(i) / grid.width;
+    // Middles of equal parts; even corners keep the pattern.
+    return {area.x + ((2 * x + 1) * area.width / (2 * grid.width) - placePx / 2 & ~1), area.y + ((2 * y + 1) * area.height / (2 * grid.height) - placePx / 2 & ~1), placePx, placePx};
+}
+
+Result<ErrorMap> errorMap(const Cleaner &treated, CleanCache *cache, const RunContext &run)
+{
+    constexpr int kPlacePx = 64, kMostAcross = 16;
+    ErrorMap map;
+    map.area = treated.frame().crop;
+    map.placePx = kPlacePx;
+    if (!whyNoNearness(treated.frame(), *treated.sharedNoise()).empty())
+        return map;
+    const int across = std::min(kMostAcross, map.area.width / kPlacePx), down = std::min(kMostAcross, map.area.height / kPlacePx);
+    if (across < 1 || down < 1)
+        return map;
+    map.grid = {across, down};
+    map.square.resize(size_t(across * down));
+    const Status done = parallelFor(across * down, run, [&](int i) {
+        const Result<RiskSums> risk = riskAt(treated, map.place(size_t(i)), cache, {1, run.stop, {}, run.background});
+        if (risk && risk.value().pixels > 0)
+            map.square[size_t(i)] = float(risk.value().square / (3 * risk.value().pixels));
+    });
+    if (!done)
+        return done.error();
+    return map;
+}
+
 std::vector<Rect> placesAllOver(const Frame &frame)
 {
     constexpr int kAcross = 4, kDown = 3, kSidePx = 128;

@@ -533,6 +533,54 @@ private slots:
         QVERIFY(panel->figure("time").contains("about"));
     }
 
+    void theMapTellsWhereTrialsDiffer()
+    {
+        session()->changeParam(0, kLuminanceParam, 0.1);
+        ReadingsPanel *panel = m_window->readingsPanel();
+        auto *maps = panel->findChild<QComboBox *>("maps");
+        m_window->dock("readings")->show();
+        QVERIFY(!maps->isEnabled() && !panel->map()->field());
+        for (const int trial : {0, 1}) {
+            session()->setColumn(trial);
+            panel->measure();
+            QTRY_VERIFY_WITH_TIMEOUT(panel->figure("nearness").contains("dB"), kPatienceMs);
+        }
+        QStringList offered;
+        for (int i = 0; i < maps->count(); ++i)
+            offered << maps->itemText(i);
+        QCOMPARE(offered, (QStringList{"map: noise left", "map: estimated error", "map: error against A"}));
+        const auto choose = [&](int i) {
+            maps->setCurrentIndex(i);
+            emit maps->activated(i);
+        };
+        const RollFrame &f = session()->frame(0);
+        const ErrorMap a = errorMap(Cleaner(f.frame, f.noise, f.trials[0]), nullptr).take(), b = errorMap(Cleaner(f.frame, f.noise, f.trials[1]), nullptr).take();
+        choose(1);
+        const size_t highest = size_t(std::max_element(b.square.begin(), b.square.end()) - b.square.begin());
+        QVERIFY(panel->map()->field()->rings.front() == b.place(highest).middle());
+        choose(2);
+        const LeftoverView::Field field = *panel->map()->field();
+        QCOMPARE(field.shade.size(), a.square.size());
+        size_t apart = 0;
+        int darker = 0;
+        for (size_t i = 0; i < field.shade.size(); ++i) {
+            QCOMPARE(field.shade[i] > 0.5f, b.rms(i) > a.rms(i));
+            darker += field.shade[i] < 0.5f;
+            if (std::abs(b.rms(i) - a.rms(i)) > std::abs(b.rms(apart) - a.rms(apart)))
+                apart = i;
+        }
+        QVERIFY(darker > int(field.shade.size()) / 2); // A leaves nearly all of the noise
+        QTest::keyClick(m_window.get(), Qt::Key_J);
+        const UprightPoint at = f.frame->uprightOf(b.place(apart).middle());
+        QVERIFY(std::abs(session()->viewport().centre.x() * f.frame->uprightSize().width - at.x) < 2);
+        QVERIFY(std::abs(session()->viewport().centre.y() * f.frame->uprightSize().height - at.y) < 2);
+        // Seen from the other side.
+        session()->setColumn(0);
+        choose(2);
+        QCOMPARE(maps->currentText(), QStringLiteral("map: error against B"));
+        QVERIFY(std::abs(panel->map()->field()->shade[apart] - (1 - field.shade[apart])) < 1e-4f);
+    }
+
     void readingsUnderThePictureAreThoseOfThePlace()
     {
         session()->setViewport({2, {0.5, 0.15}}); // the gradient

@@ -58,6 +58,38 @@ class NearnessTest : public QObject
 {
     Q_OBJECT
 private slots:
+    /// Place by place, against the truth.
+    void theMapTellsWhere()
+    {
+        const Known k = known(makeScene({640, 448}), 12800);
+        const Frame &frame = *k.shot.frame;
+        const Cleaner full = cleanerOf(k, {"wavelet", 1, 1}), none = cleanerOf(k, {"wavelet", 0.05, 0.05});
+        const ErrorMap map = errorMap(full, nullptr).take(), noisy = errorMap(none, nullptr, {3, {}, {}}).take();
+        QVERIFY(map.grid.width >= 8 && map.grid.height >= 5);
+        QVERIFY(map == errorMap(full, nullptr, {1, {}, {}}).take());
+        const auto clean = developRegion(Cleaner::untreated(k.clean), frame.crop, {}, nullptr, {}).take();
+        const auto rmsAt = [&](const Cleaner &c, Rect r) {
+            const auto got = developRegion(c, r, {}, nullptr, {}).take();
+            double sum = 0;
+            for (int y = 0; y < r.height; ++y)
+                for (int x = 0; x < 3 * r.width; ++x) {
+                    const double d = double(srgbEncoded(std::clamp(got.row(y)[x], 0.f, 1.f)) - srgbEncoded(std::clamp(clean.row(y + r.y - frame.crop.y)[x + 3 * (r.x - frame.crop.x)], 0.f, 1.f)));
+                    sum += d * d;
+                }
+            return std::sqrt(sum / (3. * r.width * r.height));
+        };
+        double off = 0, all = 0;
+        int worse = 0;
+        for (size_t i = 0; i < map.square.size(); ++i) {
+            QVERIFY(frame.crop.contains(map.place(i)));
+            worse += noisy.rms(i) > map.rms(i);
+            off += std::abs(double(noisy.rms(i)) - rmsAt(none, map.place(i)));
+            all += rmsAt(none, map.place(i));
+        }
+        QVERIFY2(worse > int(map.square.size()) * 9 / 10, qPrintable(QString::number(worse)));
+        QVERIFY2(off < 0.1 * all, qPrintable(QString("%1 of %2").arg(off).arg(all)));
+    }
+
     void isThatOfTheTruth_data()
     {
         QTest::addColumn<int>("iso");

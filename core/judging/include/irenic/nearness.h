@@ -5,6 +5,8 @@
 #include "irenic/image.h"
 #include "irenic/noise.h"
 
+#include <algorithm>
+#include <cmath>
 #include <memory>
 #include <optional>
 #include <string>
@@ -74,6 +76,19 @@ std::optional<Nearness> nearnessOf(const RiskSums &sums, const NoiseReport &nois
 
 /// Places that stand for the whole picture, spread evenly over it. Stored coordinates, inside the crop; one that is the crop where it is small.
 std::vector<Rect> placesAllOver(const Frame &frame);
+
+/// The estimated error of an answer, place by place.
+struct ErrorMap {
+    Size grid;                 ///< of the places, evenly spread; none where whyNoNearness()
+    int placePx = 0;           ///< side of each
+    Rect area;                 ///< that the grid divides: the crop; stored coordinates
+    std::vector<float> square; ///< mean square difference of encoded red, green and blue against the clean picture, 1 is white; row by row. Below 0 by chance where little is left
+    Rect place(size_t i) const;
+    float rms(size_t i) const { return std::sqrt(std::max(square[i], 0.f)); }
+    bool operator==(const ErrorMap &) const = default;
+};
+/// Over places of a frame rather than all of it, so that it takes no longer for a large one. Same bits for any threads. Fails only with Cancelled.
+Result<ErrorMap> errorMap(const Cleaner &treated, CleanCache *cache, const RunContext &run = {});
 
 /// How a trial stands among others at the same place.
 struct Standing {

@@ -104,6 +104,7 @@ struct LeftoverMap {
     double detailLost = 0;            ///< mean over windows spread over the frame
     std::optional<double> doubt;      ///< likewise
     std::optional<Nearness> nearness; ///< over those windows
+    ErrorMap error;                   ///< where the trial is how far from the clean picture
     Drift drift;                      ///< against the untreated frame
     std::vector<NoiseAt> curve;       ///< by rising signal
     double seconds = 0;               ///< that cleaning the frame took; too few where much of it was known already
