@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <chrono>
+#include <cmath>
 #include <cstdio>
 
 namespace irenic::cli {
@@ -86,6 +87,10 @@ void print(const std::string &trial, const Treatment &t, const Compared &c, cons
     } else if (c.nearness) {
         std::snprintf(text, sizeof text, "; nearness %.2f dB (+-%.2f)", c.nearness->db, c.nearness->errorDb);
         line += text;
+        if (c.nearness->overLaw > 0) {
+            std::snprintf(text, sizeof text, " (smooth parts hold %.2f times the law's noise)", std::sqrt(c.nearness->overLaw));
+            line += text;
+        }
         if (c.nearness->gainsByMix()) {
             std::snprintf(text, sizeof text, " (%.2f dB at mix %.2f)", c.nearness->bestDb, c.nearness->bestMix);
             line += text;
@@ -115,6 +120,8 @@ nlohmann::json jsonOf(const std::string &trial, const Treatment &t, const Compar
         j["nearnessDb"] = known ? nlohmann::json(c.nearness->db) : nlohmann::json();
         j["nearnessErrorDb"] = c.nearness->errorDb;
         j.update({{"bestMix", known ? nlohmann::json(c.nearness->bestMix) : nlohmann::json()}, {"bestMixDb", known ? nlohmann::json(c.nearness->bestDb) : nlohmann::json()}});
+        if (c.nearness->overLaw > 0)
+            j["overLaw"] = c.nearness->overLaw;
         j["nearnessLumaDb"] = known ? nlohmann::json(c.nearness->lumaDb) : nlohmann::json();
     } else {
         j["nearnessDb"] = nullptr;

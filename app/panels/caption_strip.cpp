@@ -123,9 +123,7 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     m_return->setObjectName(QStringLiteral("goBack"));
     m_return->setFlat(true);
     m_return->setFont(weighted(font(), 0.92, QFont::DemiBold));
-    m_return->setToolTip(tr("Set this trial's strengths to the suggestion (Backspace)"));
-    m_return->setAccessibleName(tr("Return trial %1 to the suggestion").arg(letter));
-    connect(m_return, &QPushButton::clicked, this, &CaptionStrip::suggestionRequested);
+    connect(m_return, &QPushButton::clicked, this, [this] { m_ownStart ? emit ownStartRequested() : emit suggestionRequested(); });
     auto *back = new QHBoxLayout;
     back->addWidget(m_left);
     back->addStretch(1);
@@ -150,8 +148,8 @@ void CaptionStrip::arrange()
     if (m_curve)
         m_curve->setVisible(!m_folded && m_page == Page::Tones);
     if (m_left) {
-        m_left->setVisible(m_hasLeft && !m_folded);
-        m_return->setVisible(m_hasLeft && !m_folded);
+        m_left->setVisible((m_hasLeft || m_ownStart) && !m_folded);
+        m_return->setVisible((m_hasLeft || m_ownStart) && !m_folded);
     }
     if (m_body)
         m_body->setVisible(!m_folded);
@@ -418,6 +416,14 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     }
     setReadings(frame ? m_readings : std::nullopt, m_standing, m_scale);
     m_hasLeft = frame && frame->hasLeftSuggestion(m_number);
+    m_ownStart = frame && !m_hasLeft ? frame->ownStart : std::nullopt;
+    const Treatment own = m_ownStart ? m_ownStart->from(suggested) : Treatment();
+    m_left->setText(m_ownStart ? tr("your taste: %1 / %2 x").arg(own.luminance, 0, 'f', 2).arg(own.colour, 0, 'f', 2) : frame && frame->isAtOwnStart(m_number) ? tr("your own starting point")
+                                                                                                                                                               : tr("left the suggestion"));
+    m_left->setToolTip(frame && frame->ownStart ? QString::fromStdString(frame->ownStart->reason) : QString());
+    m_return->setText(m_ownStart ? tr("Use it") : tr("Go back"));
+    m_return->setToolTip(m_ownStart ? tr("Start this trial from your own taste (Shift+Backspace)") : tr("Set this trial's strengths to the suggestion (Backspace)"));
+    m_return->setAccessibleName((m_ownStart ? tr("Start trial %1 from your own taste") : tr("Return trial %1 to the suggestion")).arg(trialLetter(m_number)));
     arrange();
 }
 
@@ -505,6 +511,8 @@ QString CaptionStrip::readingHelp() const
                       "Truth: likeness to the clean picture, where that hangs as a guest (demo roll).\nTime: of an export of the frame, as expected.\n"
                       "Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.")
                        .arg(kPlacePx);
+    if (m_readings && m_readings->nearness && m_readings->nearness->overLaw > 0)
+        help += tr("\nSmooth parts here hold %1 times the noise that the law tells of: nearness is less sure.").arg(std::sqrt(m_readings->nearness->overLaw), 0, 'f', 2);
     if (m_readings && m_readings->nearness && m_readings->nearness->gainsByMix()) {
         const Nearness &n = *m_readings->nearness;
         help += tr("\nLaid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.").arg(n.bestMix, 0, 'f', 2).arg(n.bestDb - n.db, 0, 'f', 1);

@@ -77,6 +77,7 @@ signals:
     void pageChosen(irenic::CaptionStrip::Page page);
     void methodChosen(const QString &method, const QString &colourMethod); ///< an empty colour method: the same
     void suggestionRequested();
+    void ownStartRequested();
     void keeperToggled();
     void picked();
     void menuRequested(QPoint globalPoint);
@@ -117,6 +118,7 @@ private:
     Of m_of;
     int m_number; ///< trial or guest
     bool m_folded = false, m_hasLeft = false;
+    std::optional<OwnStart> m_ownStart; ///< that is offered
     std::optional<PlaceReadings> m_readings;
     std::optional<Standing> m_standing;
     bool m_hasKeyboard = false;

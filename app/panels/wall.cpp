@@ -218,6 +218,7 @@ void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
         m_session->changeMethod(number, method.toStdString(), colours.toStdString());
     });
     connect(strip, &CaptionStrip::suggestionRequested, m_session, [this, number] { m_session->returnToSuggestion(number); });
+    connect(strip, &CaptionStrip::ownStartRequested, m_session, [this, number] { m_session->startFromOwnTaste(number); });
     connect(strip, &CaptionStrip::keeperToggled, m_session, [this, number] { m_session->chooseKeeper(number); });
 }
 

@@ -5,6 +5,7 @@
 #include "commands/take_off.h"
 #include "session/paths.h"
 
+#include <QDate>
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
@@ -263,6 +264,7 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
     f.noise = std::move(noise);
     f.thumbnail = thumbnail;
     f.suggestion = suggestTreatment(*f.noise);
+    f.ownStart = m_decisions.startFor(double(f.noise->luminanceNoise));
     f.trials = firstTrials(*f.noise, f.suggestion.treatment);
     for (const ProposedSpot &p : spots)
         if (f.spots.size() < size_t(kMostSpots))
@@ -559,6 +561,36 @@ void Session::returnToSuggestion(int trial)
     const RollFrame *f = readyFrame();
     if (f && trial >= 0 && trial < f->trialCount())
         changeTreatment(trial, f->suggestedFor(trial), tr("return of %1 to the suggestion").arg(trialLetter(trial)));
+}
+
+void Session::startFromOwnTaste(int trial)
+{
+    const RollFrame *f = withTrial(readyFrame(), trial);
+    if (f && f->ownStart)
+        changeTreatment(trial, f->ownStart->from(f->suggestedFor(trial)), tr("own starting point of %1").arg(trialLetter(trial)));
+}
+
+void Session::setDecisions(const Decisions &decisions)
+{
+    m_decisions = decisions;
+    for (int i = 0; i < count(); ++i) {
+        RollFrame &f = *m_frames[size_t(i)];
+        const auto start = f.noise ? m_decisions.startFor(double(f.noise->luminanceNoise)) : std::nullopt;
+        if (start == f.ownStart)
+            continue;
+        f.ownStart = start;
+        emit frameChanged(i);
+    }
+}
+
+std::vector<Decision> Session::decisionsAbout(const QList<int> &frames) const
+{
+    std::vector<Decision> decisions;
+    const std::string day = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    for (const int i : frames)
+        if (const RollFrame &f = frame(i); f.isMeasured() && f.keeper >= 0)
+            decisions.push_back(decisionOf(fileOf(f.path), double(f.noise->luminanceNoise), f.trials[size_t(f.keeper)], f.suggestedFor(f.keeper), day));
+    return decisions;
 }
 
 void Session::useRegions(int trial, bool use)

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/clean.h"
+#include "irenic/decisions.h"
 #include "irenic/develop.h"
 #include "irenic/guest.h"
 #include "irenic/session_file.h"
@@ -61,6 +62,7 @@ struct RollFrame : Choices {
     std::shared_ptr<const Frame> frame;       ///< there from when it can be looked at, while its noise is still being measured; of a resting one all but its samples
     std::shared_ptr<const NoiseReport> noise; ///< there once Ready
     Suggestion suggestion;
+    std::optional<OwnStart> ownStart;           ///< where earlier decisions agree
     std::shared_ptr<const RegionSet> regionSet; ///< of `regions` on `frame`; null where there are none
     QImage thumbnail;
     QStringList exported;                                 ///< files written so far
@@ -86,6 +88,7 @@ struct RollFrame : Choices {
     Treatment suggestedFor(int trial) const;
     /// The trial's strengths differ from those.
     bool hasLeftSuggestion(int trial) const { return !(trials[size_t(trial)] == suggestedFor(trial)); }
+    bool isAtOwnStart(int trial) const { return ownStart && hasLeftSuggestion(trial) && trials[size_t(trial)] == ownStart->from(suggestedFor(trial)); }
 };
 
 /// Where all panes of a row look.
@@ -158,6 +161,11 @@ public:
     void changeMethod(int trial, const std::string &method, const std::string &colourMethod); ///< ids; an empty colour method: the same
     void changeTreatment(int trial, const Treatment &treatment, const QString &words);
     void returnToSuggestion(int trial);
+    void startFromOwnTaste(int trial); ///< nothing where there is no own start
+    /// What was decided about frames: of those that are open, and of those to come.
+    void setDecisions(const Decisions &decisions);
+    /// Of frames that are exported with their keepers.
+    std::vector<Decision> decisionsAbout(const QList<int> &frames) const;
     void changeParam(int trial, const TreatmentParam &param, double value, int dragId = 0);
     void useRegions(int trial, bool use);
     void changeRegions(std::vector<Region> regions, const QString &words, int dragId = 0);
@@ -226,6 +234,7 @@ private:
     std::vector<int> m_seen;  ///< frames with pixels, the latest looked at last
     QSet<QString> m_takenOff; ///< paths that undo would put back
     size_t m_budget = size_t(3) << 29;
+    Decisions m_decisions;
     QUndoStack m_undo;
 };
 

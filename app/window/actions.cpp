@@ -155,6 +155,8 @@ void Actions::addTrialMenu()
     m_menus.last().actions.append(nullptr);
     m_needTrial << add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->chooseKeeper(m_session->trial()); });
     m_needTrial << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->returnToSuggestion(m_session->trial()); });
+    m_needTrial << add(QStringLiteral("ownStart"), tr("Start from your &own taste"), {QKeySequence(tr("Shift+Backspace"))}, [this] { m_window->startFromOwnTaste(); });
+    add(QStringLiteral("decisions"), tr("Your own starting point..."), {}, [this] { m_window->showDecisions(); });
     m_needTrial << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
         const int t = m_session->trial();
         const RollFrame *f = m_session->currentFrame();

@@ -4,6 +4,7 @@
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "panels/blind_view.h"
+#include "panels/decisions_dialog.h"
 #include "panels/empty_page.h"
 #include "panels/export_dialog.h"
 #include "panels/frame_panels.h"
@@ -132,6 +133,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     });
     connect(&m_renderer, &PaneRenderer::failed, this, [this](const QString &problem) { say(problem); });
     connect(&m_reader, &FrameReader::woken, &m_session, &Session::setAwake);
+    connect(&m_decisions, &DecisionBook::changed, this, [this] { m_session.setDecisions(m_decisions.decisions()); });
+    m_session.setDecisions(m_decisions.decisions());
     connect(&m_session, &Session::pixelsWanted, &m_reader, &FrameReader::wake);
     connect(&m_session, &Session::guestsWanted, this, [this](const QString &path, const QStringList &files) {
         for (const QString &file : files)
@@ -659,7 +662,37 @@ void MainWindow::showExportDialog()
         return;
     auto *dialog = new ExportDialog(m_session, m_recipes.recipes(), m_queue.ratio(), this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
-    connect(dialog, &QDialog::accepted, this, [this, dialog] { m_queue.add(dialog->requests()); });
+    connect(dialog, &QDialog::accepted, this, [this, dialog] {
+        const auto requests = dialog->requests();
+        m_queue.add(requests);
+        // Keepers that go out are decisions.
+        QList<int> kept;
+        for (const ExportRequest &r : requests)
+            if (const int i = m_session.indexOf(fileText(r.job.source)); i >= 0 && !kept.contains(i) && m_session.frame(i).keeper >= 0 && r.job.treatment == WantedTreatment::exactly(m_session.frame(i).trials[size_t(m_session.frame(i).keeper)]))
+                kept << i;
+        if (const Status noted = m_decisions.note(m_session.decisionsAbout(kept)); !noted)
+            say(QString::fromStdString(noted.error().userMessage));
+    });
+    dialog->open();
+}
+
+void MainWindow::startFromOwnTaste()
+{
+    const RollFrame *f = m_session.readyFrame();
+    if (!f || m_session.trial() < 0)
+        return;
+    if (!f->ownStart) {
+        say(tr("There is no starting point of your own for %1 yet: keepers that were exported do not agree beyond chance.").arg(QString::fromStdString(Decisions::bandName(double(f->noise->luminanceNoise)))));
+        return;
+    }
+    m_session.startFromOwnTaste(m_session.trial());
+    say(QString::fromStdString(f->ownStart->reason));
+}
+
+void MainWindow::showDecisions()
+{
+    auto *dialog = new DecisionsDialog(&m_decisions, this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
     dialog->open();
 }
 

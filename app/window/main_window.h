@@ -7,6 +7,7 @@
 #include "jobs/guest_loader.h"
 #include "panels/strip_view.h"
 #include "panels/wall.h"
+#include "session/decision_book.h"
 #include "session/export_choices.h"
 #include "session/recipe_book.h"
 #include "session/session_keeper.h"
@@ -50,6 +51,7 @@ public:
     ReadingsPanel *readingsPanel() { return m_readings; }
     RollPanel *rollPanel() { return m_roll; }
     RecipeBook *recipes() { return &m_recipes; }
+    DecisionBook *decisions() { return &m_decisions; }
     ExportQueue *exportQueue() { return &m_queue; }
     SessionKeeper *keeper() { return &m_keeper; }
     RenderingPanel *renderingPanel() { return m_rendering; }
@@ -93,6 +95,8 @@ public slots:
     void chooseOutputSize();
     void writeComparison();
     void saveRecipe();
+    void startFromOwnTaste();
+    void showDecisions();
     void importRecipe();
     void renameSpot(int spot);
     void markSpot();
@@ -141,6 +145,7 @@ private:
     FrameMeasurer m_measurer{m_renderer.cache()};
     GuestLoader m_guests;
     RecipeBook m_recipes{RecipeBook::usualFolder()};
+    DecisionBook m_decisions{DecisionBook::usualFile()};
     SessionKeeper m_keeper{&m_session, SessionKeeper::usualFolder()};
     std::vector<std::pair<QString, QString>> m_wantedGuests; ///< frame and file, of frames whose pixels are not there yet
     QList<std::pair<QString, QString>> m_loadingGuests;      ///< frame and file

@@ -14,15 +14,6 @@ double mostVariance(double values)
     return 1.1 + 3 * std::sqrt(2 / (values - 3));
 }
 
-double coarseVariance(PlaneView<const float> b)
-{
-    Plane<float> means({b.width / kCoarse, b.height / kCoarse}, 0.f);
-    for (int y = 0; y < means.height() * kCoarse; ++y)
-        for (int x = 0; x < means.width() * kCoarse; ++x)
-            means.at(x / kCoarse, y / kCoarse) += b.row(y)[x] / (kCoarse * kCoarse);
-    return varianceAboutSlope(means.view()) * kCoarse * kCoarse;
-}
-
 double meanOf(PlaneView<const float> b)
 {
     double sum = 0;
@@ -33,6 +24,15 @@ double meanOf(PlaneView<const float> b)
 }
 
 } // namespace
+
+double coarseVariance(PlaneView<const float> b)
+{
+    Plane<float> means({b.width / kCoarse, b.height / kCoarse}, 0.f);
+    for (int y = 0; y < means.height() * kCoarse; ++y)
+        for (int x = 0; x < means.width() * kCoarse; ++x)
+            means.at(x / kCoarse, y / kCoarse) += b.row(y)[x] / (kCoarse * kCoarse);
+    return varianceAboutSlope(means.view()) * kCoarse * kCoarse;
+}
 
 /// Fitted by projections: the coordinates about the middle are orthogonal to each other and to the mean.
 double varianceAboutSlope(PlaneView<const float> b)

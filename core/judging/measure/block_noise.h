@@ -30,6 +30,9 @@ inline constexpr int kMapBlockSamples = 16;   ///< for the map of a frame: more 
 /// @param white whether neighbouring samples' noise is independent; that of full colour hangs together
 std::vector<BlockNoise> blockNoise(const AnalysisPlanes &untreated, const AnalysisPlanes &treated, Rect region, int side, bool white);
 
+/// That of a block's means of 4 x 4, about the plane of best fit, times their number of samples: of noise that neighbours do not share the same as the block's own.
+double coarseVariance(PlaneView<const float> block);
+
 /// Variance about the plane of best fit of a block, over the degrees of freedom that are left.
 double varianceAboutSlope(PlaneView<const float> block);
 

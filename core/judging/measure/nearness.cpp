@@ -7,6 +7,7 @@
 #include "irenic/clean_cache.h"
 #include "irenic/develop.h"
 #include "irenic/measure_noise.h"
+#include "measure/block_noise.h"
 #include "measure/psnr.h"
 
 #include <cmath>
@@ -145,8 +146,37 @@ RiskSums &RiskSums::operator+=(const RiskSums &o)
     ofBlocks += o.ofBlocks;
     pixels += o.pixels;
     blocks += o.blocks;
+    overLaw += o.overLaw;
+    judged += o.judged;
     return *this;
 }
+
+namespace {
+
+/// Where neighbours share nothing there is no picture: such blocks tell the variance of noise apart from the law.
+void holdAgainstLaw(RiskSums &sums, const Frame &frame, const NoiseReport &noise, PlaneView<const float> untreated, Rect region)
+{
+    constexpr double kMostShared = 1.4, kMostOff = 3; // of means of 4 x 4; of the law's variance, either way: else it is no noise of this frame's
+    const AnalysisPlanes planes = analysisPlanes(frame, noise, untreated, region);
+    const Size size = planes.luminance.size();
+    for (int y = 0; y + kPlaceBlockSamples <= size.height; y += kPlaceBlockSamples)
+        for (int x = 0; x + kPlaceBlockSamples <= size.width; x += kPlaceBlockSamples) {
+            double over = 0;
+            bool isNoise = true;
+            for (const Plane<float> AnalysisPlanes::*plane : {&AnalysisPlanes::luminance, &AnalysisPlanes::redBlue, &AnalysisPlanes::greenness}) {
+                const auto block = (planes.*plane).view().cut({x, y, kPlaceBlockSamples, kPlaceBlockSamples});
+                const double fine = varianceAboutSlope(block), coarse = coarseVariance(block);
+                isNoise = isNoise && coarse < kMostShared * fine && fine < kMostOff && fine > 1 / kMostOff;
+                over += fine / 3;
+            }
+            if (isNoise) {
+                sums.overLaw += over;
+                ++sums.judged;
+            }
+        }
+}
+
+} // namespace
 
 struct RiskPlace::Private {
     std::shared_ptr<const NoiseReport> noise;
@@ -154,6 +184,7 @@ struct RiskPlace::Private {
     Rect inside, wide;                    ///< whose pixels count, and what developing them reaches
     Plane<float> calm, untreated;         ///< signals with hardly any noise, and the frame's own less their banding
     std::vector<float> noiseLike, probed; ///< as developed: noise of the law's, and what the change of a disturbed answer is held against
+    RiskSums law;                         ///< what is known of the law here
     std::vector<float> tones, spread;     ///< the picture without what looks like noise, and the local size of noise in it
 
     /// A mended pixel has no noise of the law's, neither before nor after.
@@ -182,6 +213,8 @@ Result<RiskPlace> RiskPlace::at(const std::shared_ptr<const Frame> &frame, std::
     Result<Plane<float>> calm = cleaned(Cleaner(frame, d->noise, calmTreatment()), wide, cache, run), untreated = Cleaner::untreated(frame).clean(wide, run);
     if (!calm || !untreated)
         return cancelledError();
+    if (const Rect whole = analysable(d->inside); !whole.isEmpty())
+        holdAgainstLaw(d->law, *frame, *d->noise, untreated.value().view().cut({whole.x - wide.x, whole.y - wide.y, whole.width, whole.height}), whole);
     d->calm = calm.take();
     d->untreated = untreated.take();
     Plane<float> noiseLike(wide.size()), probed(wide.size());
@@ -256,7 +289,7 @@ Result<RiskSums> RiskPlace::risk(const Cleaner &treated, CleanCache *cache, cons
     }
     const auto seen = [&](const std::vector<float> &v, size_t i) { return slope[i] * v[i]; };
     const auto lumaAt = [&](const std::vector<float> &v, size_t i) { return 0.299f * seen(v, i) + 0.587f * seen(v, i + 1) + 0.114f * seen(v, i + 2); };
-    RiskSums sums;
+    RiskSums sums = d->law;
     for (int by = 0; by < inside.height; by += kRiskBlockPx)
         for (int bx = 0; bx < inside.width; bx += kRiskBlockPx) {
             RiskSums block;
@@ -297,20 +330,31 @@ double lawDoubtOf(const NoiseReport &noise)
     return kSure + (kUnsure - kSure) * std::max(0.0, 1 - noise.confidence / kSureOfLaw);
 }
 
+/// By how much the variance of noise was found to be off the law, where that is no chance.
+double offLaw(const RiskSums &s)
+{
+    constexpr double kRoom = 0.06; // a block with a little picture in it, or a law that is a fortieth out
+    if (s.judged < 1)
+        return 0;
+    const double off = std::abs(s.overLaw / s.judged - 1), chance = std::sqrt(2.0 / (3.0 * kPlaceBlockSamples * kPlaceBlockSamples * s.judged));
+    return off > kRoom + 2 * chance ? off : 0;
+}
+
 } // namespace
 
 std::optional<Nearness> nearnessOf(const RiskSums &s, const NoiseReport &noise)
 {
     if (s.pixels <= 0)
         return std::nullopt;
+    const double off = offLaw(s);
     const double mean = s.square / (3 * s.pixels), blocks = std::max(s.blocks, 1);
     const double scatter = std::sqrt(std::max(s.ofBlocks / blocks - s.square / blocks * (s.square / blocks), 0.0) / blocks) * blocks; // of the sum
-    const double law = lawDoubtOf(noise) * (2 * s.followed - s.noise) / (3 * s.pixels), error = std::hypot(scatter / (3 * s.pixels), law);
+    const double law = std::max(lawDoubtOf(noise), off) * (2 * s.followed - s.noise) / (3 * s.pixels), error = std::hypot(scatter / (3 * s.pixels), law);
     // Where the estimate is no more than its own error, not even its order of magnitude is known.
     const double errorDb = mean > error ? std::min((psnrDb(mean - error) - psnrDb(mean + error)) / 2, Nearness::kUnknownDb) : Nearness::kUnknownDb;
     const double best = s.removed > 0 ? std::clamp((s.noise - s.followed) / s.removed, 0.0, 1.0) : 1;
     const double atBest = best * best * s.removed - 2 * best * (s.noise - s.followed) + s.noise;
-    return Nearness{psnrDb(mean), psnrDb(s.luma / s.pixels), errorDb, mean, best, psnrDb(atBest / (3 * s.pixels)), law};
+    return Nearness{psnrDb(mean), psnrDb(s.luma / s.pixels), errorDb, mean, best, psnrDb(atBest / (3 * s.pixels)), law, off > 0 ? s.overLaw / s.judged : 0};
 }
 
 std::vector<std::optional<Standing>> standingsOf(const std::vector<std::optional<Nearness>> &trials)

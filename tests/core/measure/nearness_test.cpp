@@ -58,6 +58,44 @@ class NearnessTest : public QObject
 {
     Q_OBJECT
 private slots:
+    void aWrongLawIsNoticed_data()
+    {
+        QTest::addColumn<double>("factor"); // of sigma
+        QTest::newRow("a fifth too high") << 1.2;
+        QTest::newRow("a fifth too low") << 1 / 1.2;
+        QTest::newRow("right") << 1.0;
+    }
+    /// However sure the law says that it is: smooth parts tell, and the error of every figure grows.
+    void aWrongLawIsNoticed()
+    {
+        QFETCH(double, factor);
+        Known k = known(makeScene({480, 400}), 6400);
+        const auto right = k.shot.noise;
+        auto wrong = std::make_shared<NoiseReport>(*right);
+        for (NoiseModel &law : wrong->cells) {
+            law.shotGain *= float(factor * factor);
+            law.readVariance *= float(factor * factor);
+        }
+        const Treatment t{"wavelet", 0.8 / factor, 0.8 / factor}; // the same to the samples
+        const RiskSums sums = riskAt(Cleaner(k.shot.frame, wrong, t), k.region, nullptr).value();
+        QVERIFY2(sums.judged >= 3, qPrintable(QString::number(sums.judged)));
+        QVERIFY2(std::abs(sums.overLaw / sums.judged - 1 / (factor * factor)) < 0.07, qPrintable(QString::number(sums.overLaw / sums.judged)));
+        const double error = nearnessOf(sums, *wrong)->errorDb, usual = estimated(k, Cleaner(k.shot.frame, right, {"wavelet", 0.8, 0.8})).errorDb;
+        QCOMPARE(nearnessOf(sums, *wrong)->overLaw > 0, factor != 1);
+        if (factor == 1)
+            QVERIFY2(std::abs(error - usual) < 1e-6, qPrintable(QString::number(error)));
+        else
+            QVERIFY2(error > 1.7 * usual, qPrintable(QString("%1 and %2 dB").arg(error).arg(usual)));
+        // Between trials, too: what was told apart before is level now.
+        std::vector<std::optional<Nearness>> sure, unsure;
+        for (const double strength : {0.8, 0.5}) {
+            sure.push_back(estimated(k, Cleaner(k.shot.frame, right, {"wavelet", strength, strength})));
+            unsure.push_back(nearnessOf(riskAt(Cleaner(k.shot.frame, wrong, {"wavelet", strength / factor, strength / factor}), k.region, nullptr).value(), *wrong));
+        }
+        const double before = standingsOf(sure)[1]->errorDb, after = standingsOf(unsure)[1]->errorDb;
+        QVERIFY2(factor == 1 ? std::abs(after - before) < 1e-6 : after > 1.5 * before, qPrintable(QString("%1 and %2 dB").arg(after).arg(before)));
+    }
+
     /// Place by place, against the truth.
     void theMapTellsWhere()
     {

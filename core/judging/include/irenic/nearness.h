@@ -29,6 +29,8 @@ struct RiskSums {
     double ofBlocks = 0; ///< squares of the blocks' own estimates, for their scatter
     double pixels = 0;
     int blocks = 0;
+    double overLaw = 0; ///< variance of the noise over the law's, summed over `judged`
+    int judged = 0;     ///< blocks that hold nothing but noise that neighbours do not share, whatever the law says
     RiskSums &operator+=(const RiskSums &other);
     bool operator==(const RiskSums &) const = default;
 };
@@ -42,6 +44,7 @@ struct Nearness {
     double bestMix = 1; ///< how much of the answer, laid over the untreated picture (Taste::mix), comes nearest: (noise - followed) / removed, 0 to 1
     double bestDb = 0;  ///< what `db` would be then
     double ofLaw = 0;   ///< by how much `square` is larger where the true variance of noise is one standard deviation larger
+    double overLaw = 0; ///< variance of the noise over the law's, where smooth parts show that it is another; else 0
     bool operator==(const Nearness &) const = default;
     bool gainsByMix() const { return errorDb < kUnknownDb && bestDb > db + 0.1; } ///< so much that it is worth telling
     static constexpr double kUnknownDb = 10;                                      ///< so uncertain that nothing was estimated

@@ -1,0 +1,142 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/decisions.h"
+
+#include "base/json.h"
+#include "irenic/text.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+
+constexpr const char *kFormat = "irenic-decisions";
+constexpr int kVersion = 1;
+constexpr double kMostTimes = 30;
+constexpr double kBands[] = {0.06, 0.12}; ///< of grain, as a share of the mid-tone
+
+int bandOf(double noise)
+{
+    return int(std::upper_bound(std::begin(kBands), std::end(kBands), noise) - std::begin(kBands));
+}
+
+/// Two-sided sign test: how likely so uneven a split of `n` is by chance.
+double chanceOf(int more, int n)
+{
+    const int fewer = std::min(more, n - more);
+    double tail = 0, ways = 1; // of k among n
+    for (int k = 0; k <= fewer; ++k) {
+        tail += ways;
+        ways = ways * (n - k) / (k + 1);
+    }
+    return std::min(1.0, 2 * tail / std::exp2(double(n)));
+}
+
+/// Where values of frames lie to one side of what was suggested, beyond chance: their median.
+std::optional<double> leaning(std::vector<double> values, double suggested)
+{
+    constexpr double kLevel = 0.025, kChance = 0.05, kWorthTelling = 0.05;
+    int above = 0, below = 0;
+    for (const double v : values) {
+        above += v > suggested + kLevel;
+        below += v < suggested - kLevel;
+    }
+    if (above + below == 0 || chanceOf(above, above + below) > kChance)
+        return std::nullopt;
+    std::sort(values.begin(), values.end());
+    const double median = (values[values.size() / 2] + values[(values.size() - 1) / 2]) / 2;
+    return std::abs(median - suggested) >= kWorthTelling ? std::optional(std::round(20 * median) / 20) : std::nullopt;
+}
+
+std::string plain(double v)
+{
+    char text[16];
+    std::snprintf(text, sizeof text, "%.2f", v);
+    return text;
+}
+
+} // namespace
+
+Treatment OwnStart::from(const Treatment &suggested) const
+{
+    Treatment t = suggested;
+    constexpr double kMostStrength = 3;
+    t.luminance = std::clamp(std::round(20 * t.luminance * luminance) / 20, 0.0, kMostStrength);
+    t.colour = std::clamp(std::round(20 * t.colour * colour) / 20, 0.0, kMostStrength);
+    t.taste.detail = detail;
+    t.taste.grain = grain;
+    return t;
+}
+
+void Decisions::note(const Decision &decision)
+{
+    std::erase_if(m_all, [&](const Decision &d) { return d.frame == decision.frame; });
+    m_all.push_back(decision);
+    if (m_all.size() > kMost)
+        m_all.erase(m_all.begin());
+}
+
+std::string Decisions::bandName(double noise)
+{
+    static const char *const names[] = {"grain below 6 %", "grain from 6 to 12 %", "grain above 12 %"};
+    return names[bandOf(noise)];
+}
+
+std::optional<OwnStart> Decisions::startFor(double noise) const
+{
+    std::array<std::vector<double>, 4> values;
+    int frames = 0;
+    for (const Decision &d : m_all) {
+        if (bandOf(d.noise) != bandOf(noise))
+            continue;
+        ++frames;
+        const double of[] = {d.luminance, d.colour, d.detail, d.grain};
+        for (size_t i = 0; i < values.size(); ++i)
+            values[i].push_back(of[i]);
+    }
+    OwnStart start;
+    start.frames = frames;
+    std::string what;
+    const auto take = [&](const char *words, const std::vector<double> &of, double suggested, double &into, const char *unit) {
+        const auto found = leaning(of, suggested);
+        if (!found)
+            return;
+        into = *found;
+        what += (what.empty() ? "" : ", ") + std::string(words) + " " + plain(into) + unit;
+    };
+    take("luminance", values[0], 1, start.luminance, " x the suggestion");
+    take("colour", values[1], 1, start.colour, " x the suggestion");
+    take("detail", values[2], 0, start.detail, "");
+    take("grain", values[3], 0, start.grain, "");
+    if (what.empty())
+        return std::nullopt;
+    start.reason = "On " + std::to_string(frames) + " frames with " + bandName(noise) + " you settled on " + what + ".";
+    return start;
+}
+
+Decision decisionOf(const std::filesystem::path &frame, double noise, const Treatment &kept, const Treatment &suggested, const std::string &day)
+{
+    const auto times = [](double v, double of) { return of > 0 ? std::min(v / of, kMostTimes) : 1; };
+    return {textOf(frame.filename()), day, noise, kept.method, times(kept.luminance, suggested.luminance), times(kept.colour, suggested.colour), kept.taste.detail, kept.taste.grain};
+}
+
+std::string decisionsText(const Decisions &decisions)
+{
+    Json list = Json::array();
+    for (const Decision &d : decisions.all())
+        list.push_back({{"frame", d.frame}, {"day", d.day}, {"noise", d.noise}, {"method", d.method}, {"luminance", d.luminance}, {"colour", d.colour}, {"detail", d.detail}, {"grain", d.grain}});
+    return jsonText(Json{{"format", kFormat}, {"version", kVersion}, {"decisions", list}}, 2) + "\n";
+}
+
+Result<Decisions> decisionsFromText(const std::string &text, const std::string &from)
+{
+    return fromDocument<Decisions>(text, from, kFormat, "list of decisions", kVersion, [](const JsonReader &json) {
+        Decisions decisions;
+        for (const JsonReader &j : json.array("decisions"))
+            decisions.note({j.text("frame"), j.text("day"), j.number("noise", 0, 1000), j.text("method"), j.number("luminance", 0, kMostTimes), j.number("colour", 0, kMostTimes), j.number("detail", 0, 1), j.number("grain", 0, 1)});
+        return decisions;
+    });
+}
+
+} // namespace irenic
