@@ -694,10 +694,13 @@ private slots:
         // Noise shrinks as means of four do: the screen holds less of it than at 100 %.
         const auto spread = [&] {
             const QImage screen = paneAt(0)->grab().toImage();
+            // About one place of the picture, wherever that hangs: in the gradient.
+            const QPointF corner = paneAt(0)->pictureAt({0, 0});
+            const int left = int((450 - corner.x()) * session()->viewport().zoom) - 20, top = int((90 - corner.y()) * session()->viewport().zoom) - 20;
             double sum = 0, squares = 0;
             int n = 0;
-            for (int y = 20; y < 60; ++y)
-                for (int x = 20; x < 60; ++x) {
+            for (int y = top; y < top + 40; ++y)
+                for (int x = left; x < left + 40; ++x) {
                     const double d = qGreen(screen.pixel(x, y)) - qGreen(screen.pixel(x + 1, y));
                     sum += d;
                     squares += d * d;

@@ -24,6 +24,7 @@
 #include <QSignalSpy>
 #include <QSlider>
 #include <QStandardPaths>
+#include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTest>
 #include <QTimer>
@@ -52,6 +53,83 @@ private slots:
         show();
     }
     void cleanup() { m_window.reset(); }
+
+    /// Six keepers that went the same way, then a starting point that is offered, used, told and forgotten.
+    void ownTasteIsLearnedFromKeepersThatGoOut()
+    {
+        const auto label = [&](const QString &text) {
+            const auto all = m_window->wall()->strip(1)->findChildren<QLabel *>();
+            return std::any_of(all.begin(), all.end(), [&](const QLabel *l) { return l->isVisible() && l->text().contains(text); });
+        };
+        auto shot = shoot(makeScene({300, 200}), ShootOptions{.iso = 3200}).take();
+        QStringList names;
+        for (int i = 0; i < 7; ++i) {
+            names << QStringLiteral("f%1.dng").arg(i);
+            QVERIFY(writeShot(path(names.last()).toStdString(), shot, ShootOptions{.iso = 3200}));
+        }
+        open(names);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->frame(6).isMeasured(), kPatienceMs);
+        m_window->exportQueue()->setPaused(true);
+        const auto exportKeeper = [&](int frame, double times) {
+            session()->setCurrent(frame);
+            QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
+            session()->chooseKeeper(0);
+            session()->changeParam(0, kLuminanceParam, times * session()->frame(frame).suggestedFor(0).luminance);
+            m_window->findChild<QAction *>("export")->trigger();
+            auto *dialog = m_window->findChild<ExportDialog *>();
+            QVERIFY(dialog);
+            dialog->accept();
+            QTRY_VERIFY(!m_window->findChild<ExportDialog *>());
+        };
+        for (int i = 0; i < 6; ++i) {
+            QVERIFY(!session()->frame(6).ownStart);
+            exportKeeper(i, 0.5);
+        }
+        QCOMPARE(m_window->decisions()->decisions().all().size(), size_t(6));
+        QVERIFY(session()->frame(6).ownStart);
+        // A frame that nothing was decided of: offered, and used only then.
+        session()->setCurrent(6);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
+        const Treatment suggested = session()->frame(6).trials[0];
+        QVERIFY(suggested == session()->frame(6).suggestedFor(0));
+        QVERIFY(label("your taste: " + QString::number(std::round(10 * suggested.luminance) / 20, 'f', 2)));
+        session()->setColumn(0);
+        QTest::keyClick(m_window.get(), Qt::Key_Backspace, Qt::ShiftModifier);
+        QVERIFY(std::abs(session()->frame(6).trials[0].luminance - suggested.luminance / 2) < 0.026);
+        QCOMPARE(session()->frame(6).trials[0].colour, suggested.colour);
+        QVERIFY(label("your own starting point"));
+        QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("own starting point of A"));
+        QTest::keyClick(m_window.get(), Qt::Key_Backspace);
+        QVERIFY(session()->frame(6).trials[0] == suggested);
+        QTest::mouseClick(m_window->wall()->strip(1)->findChild<QPushButton *>("goBack"), Qt::LeftButton);
+        QVERIFY(session()->frame(6).isAtOwnStart(0));
+        // It is there again in the next window, can be looked through, and forgotten.
+        QCOMPARE(DecisionBook(DecisionBook::usualFile()).decisions().all().size(), size_t(6));
+        m_window->findChild<QAction *>("decisions")->trigger();
+        auto *dialog = m_window->findChild<QDialog *>("decisionsDialog");
+        QVERIFY(dialog && dialog->isVisible());
+        auto *table = dialog->findChild<QTableWidget *>("decisions");
+        QCOMPARE(table->rowCount(), 6);
+        QCOMPARE(table->item(0, 0)->text(), QStringLiteral("f0.dng"));
+        QCOMPARE(table->item(0, 4)->text(), QStringLiteral("0.50 x suggested"));
+        QVERIFY(dialog->findChild<QLabel *>("ownStarts")->text().contains("luminance 0.50 x"));
+        table->selectRow(2);
+        QTest::mouseClick(dialog->findChild<QPushButton *>("forget"), Qt::LeftButton);
+        QCOMPARE(table->rowCount(), 5);
+        QVERIFY(!session()->frame(6).ownStart); // five are too few
+        QVERIFY(label("left the suggestion"));
+        QTest::mouseClick(dialog->findChild<QPushButton *>("forgetAll"), Qt::LeftButton);
+        QVERIFY(m_window->decisions()->decisions().all().empty());
+        dialog->reject();
+        // What cannot be read is left as it is.
+        m_window.reset();
+        QFile file(DecisionBook::usualFile());
+        QVERIFY(file.open(QIODevice::WriteOnly) && file.write("{\"format\": \"irenic-decisions\", \"version\": 99}") > 0);
+        file.close();
+        DecisionBook later(DecisionBook::usualFile());
+        QVERIFY(!later.note({Decision{}}) && later.problem().contains("later version"));
+        QVERIFY(file.open(QIODevice::ReadOnly) && file.readAll().contains("99"));
+    }
 
     /// Before a method is chosen, its menu tells what the queue predicts once the export waits there, at the pace learnt from an export that is over.
     void theMethodMenuPredictsTheTimeOfTheQueue()
