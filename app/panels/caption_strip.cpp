@@ -558,8 +558,6 @@ ReadingScale ReadingScale::over(const std::vector<std::optional<PlaceReadings>> 
             nearest = std::max(nearest, r->nearness->db);
         if (r->truth)
             nearest = std::max(nearest, r->truth->psnrDb);
-        s.hasTruth |= r->truth.has_value();
-        s.hasHalo |= r->halo.has_value();
     }
     constexpr double kLeastLeft = 0.1, kLeastLost = 0.1, kLeastDrift = 0.5;
     s.left = roundedUp(left, kLeastLeft);
@@ -620,7 +618,7 @@ void CaptionStrip::showBars()
         else
             rows << ReadingBars::Row{tr("doubt"), tr("told of raw frames")};
         rows << ReadingBars::Row{tr("drift"), QString::number(r.drift, 'f', 2), r.drift / m_scale.drift};
-        if (r.halo)
+        if (r.halo && m_scale.hasHalo)
             rows << ReadingBars::Row{tr("halos"), tr("%1 %").arg(100 * *r.halo, 0, 'f', 1), *r.halo / kHaloScale};
         else if (m_scale.hasHalo)
             rows << ReadingBars::Row{tr("halos"), tr("nothing is sharpened")};

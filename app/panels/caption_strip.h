@@ -25,7 +25,8 @@ class ToneCurve;
 struct ReadingScale {
     double left = 0.2, lost = 0.2, doubt = 0.2, drift = 0.5, seconds = 1; ///< bars begin at 0
     double untreatedDb = 0, nearestDb = 1;                                ///< of nearness and of the truth: where bars begin and end
-    bool hasTruth = false, hasHalo = false;                               ///< some strip tells of it: all keep its line
+    /// All have the line, whether it was read or not. By what was read the heights of strips, and with them the places that are read, would swing to and fro.
+    bool hasTruth = false, hasHalo = false;
     /// Round figures, so that bars do not change with every step of a slider.
     static ReadingScale over(const std::vector<std::optional<PlaceReadings>> &trials, double seconds);
     bool operator==(const ReadingScale &) const = default;

@@ -157,7 +157,7 @@ void LivePane::hideEvent(QHideEvent *event)
 {
     PicturePane::hideEvent(event);
     m_renderer->forgetPane(m_id);
-    if (!isSettled())
+    if (!isSettled() || !isRead()) // what was to come is forgotten, and asked for again
         m_wanted = {};
 }
 

@@ -35,6 +35,7 @@ public:
     void setWantsReadings(bool wants);
 
     bool isSettled() const { return hasImage() && m_wanted.serial > 0 && m_shownSerial == m_wanted.serial; }
+    bool isRead() const { return m_wanted.place.isEmpty() || m_readings; } ///< no readings are to come
     bool hasContent() const { return m_content.frame != nullptr; }
     double seconds() const { return m_seconds; }                                ///< that the last settled picture took
     QString stateWords() const;                                                 ///< "settled, 0.05 s", "stale, computing", "computing", or nothing

@@ -15,6 +15,7 @@ namespace {
 
 constexpr int kGapPx = 8;
 constexpr int kCaptionMarginPx = 4;
+constexpr int kLeadingPx = 4; ///< marks come from a taller face; never by what is shown, or pictures would change their size with it
 constexpr int kMostRead = 25; ///< cells whose nearness is told: each takes half a second or more
 
 double onLadder(double from, double to, int steps, int i)
@@ -295,7 +296,7 @@ void StripView::showCaptions()
         for (QString &line : lines)
             line = metrics.elidedText(line, Qt::ElideRight, width - 2 * kCaptionMarginPx);
         m_captions[i]->setText(lines.join(u'\n'));
-        m_captions[i]->setFixedHeight(int(lines.size()) * metrics.height() + 6);
+        m_captions[i]->setFixedHeight(int(lines.size()) * (metrics.height() + kLeadingPx) + 6);
     }
 }
 

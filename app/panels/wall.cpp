@@ -330,6 +330,7 @@ void Wall::setPage(CaptionStrip::Page page)
 {
     m_page = page;
     showPage();
+    showStates();
     emit pageChanged();
 }
 
@@ -435,7 +436,11 @@ void Wall::showStates()
         seconds = std::max(seconds, column.strip->exportSeconds());
     }
     const std::vector<std::optional<Standing>> standings = standingsOf(nearness);
-    const ReadingScale scale = ReadingScale::over(readings, seconds);
+    ReadingScale scale = ReadingScale::over(readings, seconds);
+    if (const RollFrame *f = m_session->readyFrame()) {
+        scale.hasTruth = f->truth() != nullptr;
+        scale.hasHalo = m_page == CaptionStrip::Page::Sharpen;
+    }
     for (int c = 0; c < columnCount(); ++c) {
         const Column &column = m_columns[size_t(c)];
         for (const Cell &cell : column.cells)
@@ -518,6 +523,15 @@ int Wall::settledCount() const
         for (const Cell &cell : m_columns[size_t(c)].cells)
             n += cell.pane->isSettled();
     return n;
+}
+
+bool Wall::allRead() const
+{
+    for (int c = m_untreatedShown ? 0 : 1; c < columnCount(); ++c)
+        for (const Cell &cell : m_columns[size_t(c)].cells)
+            if (!cell.pane->isSettled() || !cell.pane->isRead())
+                return false;
+    return paneCount() > 0;
 }
 
 int Wall::paneCount() const

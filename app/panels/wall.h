@@ -48,6 +48,7 @@ public:
     int paneCount() const;
     bool isSettled(int column) const; ///< in the row with the keyboard
     bool allSettled() const { return paneCount() > 0 && settledCount() == paneCount(); }
+    bool allRead() const;                                ///< settled, and the readings of every pane are there
     bool isIdle() const { return m_renderer->isIdle(); } ///< settled, and every reading taken
     const LivePane *pane(int column) const { return pane(column, m_session->row()); }
     const LivePane *pane(int column, int row) const { return m_columns[size_t(column)].cells[size_t(row)].pane; }

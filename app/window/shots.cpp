@@ -68,7 +68,7 @@ int takeShots(MainWindow &window, const QString &folder)
     const auto shot = [&](const QString &name, const Viewport &viewport) {
         s->setViewport(viewport);
         QApplication::processEvents();
-        ok = waitUntil([&] { return window.wall()->allSettled() && window.wall()->isIdle() && window.regionsPanel()->isIdle(); }) && save(&window, name) && ok;
+        ok = waitUntil([&] { return window.wall()->allRead() && window.wall()->isIdle() && window.regionsPanel()->isIdle(); }) && save(&window, name) && ok;
     };
     s->setCurrent(std::min(2, s->count() - 1));
     s->chooseKeeper(1);
@@ -111,9 +111,6 @@ int takeShots(MainWindow &window, const QString &folder)
     window.wall()->setUntreatedShown(true);
     s->unpinGuest(0);
     s->setColumn(1);
-    s->setPushEv(3);
-    shot(QStringLiteral("wall-shadow-pushed"), {1, {0.62, 0.955}});
-    s->setPushEv(0);
     s->setShow(Show::Doubt);
     shot(QStringLiteral("doubt"), {2, {0.79, 0.70}});
     s->setShow(Show::Picture);

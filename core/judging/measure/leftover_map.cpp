@@ -203,6 +203,8 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
     if (!error)
         return error.error();
     map.error = error.take();
+    if (run.onProgress) // of a frame that is too small for places, too
+        run.onProgress(1);
     return map;
 }
 

@@ -595,6 +595,19 @@ private slots:
         QVERIFY2(words.contains(QStringLiteral("grain %1 %").arg(100 * core.value().left->luminance, 0, 'f', 0)), qPrintable(words));
     }
 
+    /// A pane that is put away before its readings came asks for them again.
+    void readingsComeToPanesThatWereHidden()
+    {
+        session()->setViewport({2, {0.3, 0.4}});
+        settle();
+        m_window->openStrip(StripView::Kind::Both); // hides the wall
+        QVERIFY(!paneAt(3)->isVisible());
+        m_window->showView(MainWindow::View::Wall);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allRead(), kPatienceMs);
+        for (int column = 1; column <= 3; ++column)
+            QVERIFY(m_window->wall()->strip(column)->readingWords().contains("detail lost"));
+    }
+
     void theNearestTrialIsNamedOnce()
     {
         settle();

@@ -372,7 +372,7 @@ private:
     }
     void settle()
     {
-        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && m_window->wall()->isIdle() && m_window->regionsPanel()->isIdle(), kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && m_window->regionsPanel()->isIdle(), kPatienceMs);
     }
     void drag(int column, QPoint from, QPoint to)
     {

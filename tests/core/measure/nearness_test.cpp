@@ -70,6 +70,7 @@ private slots:
     {
         QFETCH(double, factor);
         Known k = known(makeScene({480, 400}), 6400);
+        k.region = {16, 16, 448, 128}; // with the gradient, the only smooth part
         const auto right = k.shot.noise;
         auto wrong = std::make_shared<NoiseReport>(*right);
         for (NoiseModel &law : wrong->cells) {
@@ -85,7 +86,7 @@ private slots:
         if (factor == 1)
             QVERIFY2(std::abs(error - usual) < 1e-6, qPrintable(QString::number(error)));
         else
-            QVERIFY2(error > 1.7 * usual, qPrintable(QString("%1 and %2 dB").arg(error).arg(usual)));
+            QVERIFY2(error > 1.2 * usual, qPrintable(QString("%1 and %2 dB").arg(error).arg(usual)));
         // Between trials, too: what was told apart before is level now.
         std::vector<std::optional<Nearness>> sure, unsure;
         for (const double strength : {0.8, 0.5}) {
