@@ -22,7 +22,7 @@ namespace irenic {
 namespace {
 
 constexpr int kNotchPx = 9;
-constexpr int kFoldedPx = 70, kUnfoldedPx = 134, kRowPx = 23; ///< heights: folded, with two rows of controls and without readings, and of each further row
+constexpr int kFoldedPx = 70, kUnfoldedPx = 152, kRowPx = 29; ///< heights: folded, with two rows of controls and without readings, and of each further row
 constexpr double kHaloScale = 0.2;                            ///< share of an edge's own range
 constexpr int kBars = 6;                                      ///< lines of readings that every trial has
 constexpr int kFirstRow = 2, kReadingRow = 8;                 ///< of the grid
@@ -192,8 +192,8 @@ void CaptionStrip::setPage(Page page)
 
 int CaptionStrip::pageRows() const
 {
-    if (m_page == Page::Tones) // the curve is as high as four
-        return 4;
+    if (m_page == Page::Tones) // the curve is as high as three, with its words
+        return 5;
     return int(std::count_if(m_rows.begin(), m_rows.end(), [this](const Row &row) { return isOffered(row); }));
 }
 

@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/clean.h"
+#include "irenic/doubt.h"
 #include "irenic/picture.h"
 #include "irenic/readings.h"
 
 #include "base/parallel.h"
 #include "measure/block_noise.h"
+#include "measure/flat_field.h"
 
 #include <chrono>
 
@@ -184,25 +186,31 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
     map.drift = driftBetween(meansBefore, meansAfter, 64 / kDriftReduction);
     map.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - started).count();
     const int side = std::min({kPlacePx, frame.crop.width / kWindowsAcross, frame.crop.height / kWindowsAcross});
-    RiskSums risk;
+    const bool tellsDoubt = !treated.treatment().isNone() && whyNoDoubt(frame, *treated.sharedNoise()).empty();
     for (int i = 0; i < kWindowsAcross * kWindowsAcross && side > 0; ++i) {
         const Rect window{frame.crop.x + (i % kWindowsAcross * 2 + 1) * frame.crop.width / (2 * kWindowsAcross) - side / 2,
                           frame.crop.y + (i / kWindowsAcross * 2 + 1) * frame.crop.height / (2 * kWindowsAcross) - side / 2, side, side};
-        const Result<PlaceReadings> here = readingsAt(treated, window, cache, {run.threads, run.stop, {}, run.background});
-        if (!here)
-            return here.error();
-        map.detailLost += here.value().detailLost / (kWindowsAcross * kWindowsAcross);
-        risk += here.value().risk;
-        if (here.value().doubt)
-            map.doubt = map.doubt.value_or(0) + *here.value().doubt / (kWindowsAcross * kWindowsAcross);
+        const RunContext quiet{run.threads, run.stop, {}, run.background};
+        const Rect whole = analysable(window);
+        const Result<Plane<float>> before = untreated.clean(whole, quiet), after = cleaned(treated, whole, cache, quiet);
+        if (!before || !after)
+            return cancelledError();
+        const auto luminanceOf = [&](const Plane<float> &samples) { return analysisPlanes(frame, *treated.sharedNoise(), samples.view(), whole).luminance; };
+        map.detailLost += detailLost(luminanceOf(before.value()).constView(), luminanceOf(after.value()).constView(), flatField(treated.treatment()).covariance) / (kWindowsAcross * kWindowsAcross);
+        if (tellsDoubt) {
+            const Result<Doubt> doubt = doubtAt(treated, window, {}, cache, quiet);
+            if (!doubt)
+                return doubt.error();
+            map.doubt = map.doubt.value_or(0) + doubt.value().share / (kWindowsAcross * kWindowsAcross);
+        }
         if (run.onProgress)
             run.onProgress(1 - kWindowsShare - kErrorShare + kWindowsShare * double(i + 1) / (kWindowsAcross * kWindowsAcross));
     }
-    map.nearness = nearnessOf(risk, *treated.sharedNoise());
     Result<ErrorMap> error = errorMap(treated, cache, stage(run, 1 - kErrorShare, 1));
     if (!error)
         return error.error();
     map.error = error.take();
+    map.nearness = nearnessOf(map.error.sums, *treated.sharedNoise());
     if (run.onProgress) // of a frame that is too small for places, too
         run.onProgress(1);
     return map;

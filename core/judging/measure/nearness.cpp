@@ -410,14 +410,17 @@ Result<ErrorMap> errorMap(const Cleaner &treated, CleanCache *cache, const RunCo
     if (across < 1 || down < 1)
         return map;
     map.grid = {across, down};
-    map.square.resize(size_t(across * down));
+    std::vector<RiskSums> risks(size_t(across * down));
     const Status done = parallelFor(across * down, run, [&](int i) {
-        const Result<RiskSums> risk = riskAt(treated, map.place(size_t(i)), cache, {1, run.stop, {}, run.background});
-        if (risk && risk.value().pixels > 0)
-            map.square[size_t(i)] = float(risk.value().square / (3 * risk.value().pixels));
+        if (const Result<RiskSums> risk = riskAt(treated, map.place(size_t(i)), cache, {1, run.stop, {}, run.background}))
+            risks[size_t(i)] = risk.value();
     });
     if (!done)
         return done.error();
+    for (const RiskSums &risk : risks) { // in their order, whoever came first
+        map.sums += risk;
+        map.square.push_back(risk.pixels > 0 ? float(risk.square / (3 * risk.pixels)) : 0);
+    }
     return map;
 }
 

@@ -86,6 +86,7 @@ struct ErrorMap {
     int placePx = 0;           ///< side of each
     Rect area;                 ///< that the grid divides: the crop; stored coordinates
     std::vector<float> square; ///< mean square difference of encoded red, green and blue against the clean picture, 1 is white; row by row. Below 0 by chance where little is left
+    RiskSums sums;             ///< of all places
     Rect place(size_t i) const;
     float rms(size_t i) const { return std::sqrt(std::max(square[i], 0.f)); }
     bool operator==(const ErrorMap &) const = default;

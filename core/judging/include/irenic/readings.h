@@ -103,7 +103,7 @@ struct LeftoverMap {
     std::vector<Place> worst;         ///< places with most noise left, apart from each other; worst first, at most kMostWorst
     double detailLost = 0;            ///< mean over windows spread over the frame
     std::optional<double> doubt;      ///< likewise
-    std::optional<Nearness> nearness; ///< over those windows
+    std::optional<Nearness> nearness; ///< over the places of `error`
     ErrorMap error;                   ///< where the trial is how far from the clean picture
     Drift drift;                      ///< against the untreated frame
     std::vector<NoiseAt> curve;       ///< by rising signal
