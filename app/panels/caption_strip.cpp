@@ -393,6 +393,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     m_noise = frame ? frame->noise : nullptr;
     m_lens = frame ? frame->lens : LensCorrection();
     m_kind = frame ? frame->frame->kind : FrameKind::Mosaic;
+    m_expected = expectedOf(t); // not with every change of state: it takes a chain
     const QString label = tr(findMethod(t.method)->label);
     const QString methods = t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label;
     m_method->setText(methods);
@@ -475,14 +476,15 @@ void CaptionStrip::fillMethodMenu()
 
 QString CaptionStrip::exportWords(const Treatment &treatment) const
 {
-    const auto frame = m_frame.lock();
-    return frame && m_noise ? durationWords(m_pace * expectedSeconds(Cleaner(frame, m_noise, treatment, {nullptr, m_lens}), naturalFormat(*frame))) : QString();
+    const double expected = expectedOf(treatment);
+    return expected > 0 ? durationWords(m_pace * expected) : QString();
 }
 
-double CaptionStrip::exportSeconds() const
+/// Before this machine's pace; 0 where the frame's pixels rest.
+double CaptionStrip::expectedOf(const Treatment &treatment) const
 {
     const auto frame = m_frame.lock();
-    return m_of == Of::Trial && frame && m_noise ? m_pace * expectedSeconds(Cleaner(frame, m_noise, m_shown, {nullptr, m_lens}), naturalFormat(*frame)) : 0;
+    return frame && m_noise ? expectedSeconds(Cleaner(frame, m_noise, treatment, {nullptr, m_lens}), naturalFormat(*frame)) : 0;
 }
 
 void CaptionStrip::setHasKeyboard(bool has)

@@ -65,7 +65,7 @@ public:
         arrange();
     }
     int pageRows() const;
-    double exportSeconds() const;                                 ///< expected of the frame with this trial; 0 where its pixels rest
+    double exportSeconds() const { return m_pace * m_expected; }  ///< expected of the frame with this trial; 0 where its pixels rest
     void setPace(double pace) { m_pace = pace; }                  ///< seconds taken on this machine over seconds expected, see ExportQueue::ratio()
     void setHistogram(const std::optional<Histogram> &histogram); ///< of the frame, behind the curve of the tones
     void setFolded(bool folded);                                  ///< to two lines: name, strengths, readings
@@ -108,6 +108,7 @@ private:
     void makePages(QGridLayout *grid);
     void applyTones();
     void fillMethodMenu();
+    double expectedOf(const Treatment &treatment) const;
     QString exportWords(const Treatment &treatment) const; ///< how long an export of the frame takes with it; empty where its pixels rest
 
     void makeTrialControls(QGridLayout *grid, QHBoxLayout *head);
@@ -123,7 +124,7 @@ private:
     std::optional<PlaceReadings> m_readings;
     std::optional<Standing> m_standing;
     bool m_hasKeyboard = false;
-    double m_pace = 1;
+    double m_pace = 1, m_expected = 0; ///< the latter of exporting what is shown
     std::weak_ptr<const Frame> m_frame;
     std::shared_ptr<const NoiseReport> m_noise;
     LensCorrection m_lens;

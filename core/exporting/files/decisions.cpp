@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <span>
 
 namespace irenic {
 
@@ -133,7 +134,9 @@ Result<Decisions> decisionsFromText(const std::string &text, const std::string &
 {
     return fromDocument<Decisions>(text, from, kFormat, "list of decisions", kVersion, [](const JsonReader &json) {
         Decisions decisions;
-        for (const JsonReader &j : json.array("decisions"))
+        const std::vector<JsonReader> list = json.array("decisions");
+        const size_t first = list.size() - std::min(list.size(), Decisions::kMost); // the oldest would go in any case
+        for (const JsonReader &j : std::span(list).subspan(first))
             decisions.note({j.text("frame"), j.text("day"), j.number("noise", 0, 1000), j.text("method"), j.number("luminance", 0, kMostTimes), j.number("colour", 0, kMostTimes), j.number("detail", 0, 1), j.number("grain", 0, 1)});
         return decisions;
     });

@@ -393,9 +393,9 @@ std::string whyNoNearness(const Frame &frame, const NoiseReport &noise)
 
 Rect ErrorMap::place(size_t i) const
 {
-    const int x = int(i) % grid.width, y = int(i) / grid.width;
     // Middles of equal parts; even corners keep the pattern.
-    return {area.x + ((2 * x + 1) * area.width / (2 * grid.width) - placePx / 2 & ~1), area.y + ((2 * y + 1) * area.height / (2 * grid.height) - placePx / 2 & ~1), placePx, placePx};
+    const auto corner = [this](int from, int length, int part, int parts) { return from + (((2 * part + 1) * length / (2 * parts) - placePx / 2) & ~1); };
+    return {corner(area.x, area.width, int(i) % grid.width, grid.width), corner(area.y, area.height, int(i) / grid.width, grid.height), placePx, placePx};
 }
 
 Result<ErrorMap> errorMap(const Cleaner &treated, CleanCache *cache, const RunContext &run)
