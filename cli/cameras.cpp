@@ -59,6 +59,13 @@ std::string usualCameraBook()
 
 int cameras(const CamerasArguments &a)
 {
+    if (a.readable) {
+        for (const std::string &name : readableCameras())
+            a.json ? printLine({{"camera", name}}) : void(std::printf("%s\n", name.c_str()));
+        if (!a.json)
+            std::printf("(by LibRaw %s; a camera that is newer is read from a DNG)\n", rawLibraryVersion().c_str());
+        return 0;
+    }
     CameraBook book(a.book);
     const int learned = learn(book, a), forgot = forget(book, a);
     if (a.learn.empty() && a.forget.empty())

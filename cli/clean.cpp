@@ -275,6 +275,7 @@ int clean(const CleanArguments &arguments)
         return 2;
     }
     ExportJob job = asked.take();
+    job.describedLens = arguments.lens.empty() && !asksForLens(arguments);
     const LensCorrection lens = job.lens;
     int status = 0;
     for (size_t i = 0; i < files.value().size(); ++i) {

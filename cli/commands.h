@@ -18,6 +18,7 @@ std::string usualCameraBook();
 struct CamerasArguments {
     std::string book = usualCameraBook();
     std::vector<std::string> learn;  ///< files to be learned from; empty: the book is listed
+    bool readable = false;           ///< lists the cameras whose raw files are read, in place of the book
     std::vector<std::string> forget; ///< cameras, as listed, whose pages are removed
     bool json = false;
     int threads = 0;

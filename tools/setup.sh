@@ -5,11 +5,23 @@
 # What building and testing need. tools/packages.txt is read by people too.
 mapfile -t wanted < <(grep -v '^#' "$top/tools/packages.txt" | grep .)
 
-install_missing() {
-  local missing=() p
+# Of the packages that are wanted, those that are not installed: `missing`. A name with "?" counts where this Debian has such a package.
+find_missing() {
+  local p
+  missing=()
   for p in "${wanted[@]}"; do
+    [[ $p == *\? ]] && p=${p%?} && [ -z "$(apt-cache policy "$p" 2>/dev/null | grep -v 'Candidate: (none)' | grep Candidate:)" ] && continue
     [ "$(dpkg-query -W -f '${db:Status-Status}' "$p" 2>/dev/null)" = installed ] || missing+=("$p")
   done
+}
+
+install_packages() {
+  "${run[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "${missing[@]}"
+}
+
+install_missing() {
+  local missing=()
+  find_missing
   [ ${#missing[@]} -eq 0 ] && return 0
   local run=()
   if [ "$(id -u)" -ne 0 ]; then
@@ -17,10 +29,9 @@ install_missing() {
     run=(sudo)
   fi
   echo "Installing from Debian's packages: ${missing[*]}"
-  local install=("${run[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "${missing[@]}")
   # Package lists may be missing or old on a fresh machine: fetch them once when the first try fails.
-  "${install[@]}" >/tmp/irenic-apt.$$.log 2>&1 ||
-    { "${run[@]}" apt-get update -q >>/tmp/irenic-apt.$$.log 2>&1 && "${install[@]}" >>/tmp/irenic-apt.$$.log 2>&1; } ||
+  install_packages >/tmp/irenic-apt.$$.log 2>&1 ||
+    { "${run[@]}" apt-get update -q >>/tmp/irenic-apt.$$.log 2>&1 && find_missing && install_packages >>/tmp/irenic-apt.$$.log 2>&1; } ||
     { tail -n 20 /tmp/irenic-apt.$$.log >&2; return 1; }
   rm -f /tmp/irenic-apt.$$.log
 }

@@ -269,6 +269,7 @@ void Session::setReadingDone(const QString &path, std::shared_ptr<const Frame> f
     for (const ProposedSpot &p : spots)
         if (f.spots.size() < size_t(kMostSpots))
             f.spots.push_back({p.kind, {p.at.x, p.at.y}, {}});
+    f.lens = describedLens(*f.frame);
     f.state = RollFrame::State::Ready;
     const std::optional<SavedFrame> saved = std::exchange(f.saved, {});
     if (saved && saved->decided) {

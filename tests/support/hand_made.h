@@ -17,7 +17,9 @@ struct HandMade {
     int rowsPerStrip = 34;
     int tileWidth = 0, tileHeight = 0;
     double black = 64, white = 4000;
-    int perPixel = 1;                                              ///< 3 makes a linear DNG
+    int perPixel = 1; ///< 3 makes a linear DNG
+    int compression = 1;
+    std::vector<QByteArray> pieces;                                ///< strips or tiles in place of the uncompressed ones
     std::vector<std::pair<uint16_t, std::vector<uint32_t>>> extra; ///< longs
     struct Entry {
         uint16_t type = TiffLong;
@@ -47,7 +49,12 @@ struct HandMade {
         put(0, 4); // patched below
         const int tw = tileWidth ? tileWidth : width, th = tileWidth ? tileHeight : rowsPerStrip;
         std::vector<uint32_t> offsets, counts;
-        for (int y0 = 0; y0 < height; y0 += th)
+        for (const QByteArray &piece : pieces) {
+            offsets.push_back(uint32_t(out.size()));
+            counts.push_back(uint32_t(piece.size()));
+            out.append(piece);
+        }
+        for (int y0 = 0; y0 < height && pieces.empty(); y0 += th)
             for (int x0 = 0; x0 < width; x0 += tw) {
                 offsets.push_back(uint32_t(out.size()));
                 const int rows = tileWidth ? th : std::min(th, height - y0);
@@ -77,7 +84,7 @@ struct HandMade {
         longs(TagImageWidth, {uint32_t(width)});
         longs(TagImageLength, {uint32_t(height)});
         shorts(TagBitsPerSample, std::vector<uint32_t>(size_t(perPixel), uint32_t(bits)));
-        shorts(TagCompression, {1});
+        shorts(TagCompression, {uint32_t(compression)});
         shorts(TagPhotometric, {uint32_t(perPixel == 1 ? PhotometricCfa : PhotometricLinearRaw)});
         shorts(TagSamplesPerPixel, {uint32_t(perPixel)});
         longs(tileWidth ? TagTileOffsets : TagStripOffsets, offsets);

@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "colour/colour.h"
+#include "irenic/shading.h"
 #include "render/demosaic.h"
 #include "render/fringes.h"
 #include "render/surroundings.h"
@@ -13,6 +14,14 @@
 namespace irenic {
 
 namespace {
+
+Plane<float> cloneOf(PlaneView<const float> samples)
+{
+    Plane<float> out({samples.width, samples.height});
+    for (int y = 0; y < samples.height; ++y)
+        std::copy_n(samples.row(y), samples.width, out.row(y));
+    return out;
+}
 
 static_assert(Developer::kHaloPx == kDemosaicHaloPx);
 
@@ -97,8 +106,8 @@ Developer::Developer(const ColourDescription &colour, double pushEv) : m_mosaic(
     useMatrix(c.matrix);
 }
 
-Developer::Developer(const Frame &frame, const Look &look, std::shared_ptr<const Surroundings> surroundings, double fringes)
-    : m_mosaic(frame.kind == FrameKind::Mosaic), m_gain(1), m_fringes(float(fringes)), m_look(look), m_surroundings(std::move(surroundings))
+Developer::Developer(const Frame &frame, const Look &look, std::shared_ptr<const Surroundings> surroundings, double fringes, bool evenLight)
+    : m_mosaic(frame.kind == FrameKind::Mosaic), m_gain(1), m_fringes(float(fringes)), m_look(look), m_surroundings(std::move(surroundings)), m_shading(evenLight ? frame.shading : nullptr)
 {
     assert(m_surroundings || !look.rendering.needsSurroundings());
     const Rendering &r = look.rendering;
@@ -160,8 +169,22 @@ int Developer::haloPx() const
     return (m_mosaic ? kHaloPx : 0) + (m_fringes > 0 ? kFringeHaloPx : 0);
 }
 
-RgbImage<float> Developer::cameraColours(PlaneView<const float> samples, CfaPattern cfa) const
+void Developer::evenOut(Plane<float> &samples, CfaPattern cfa, PixelAt corner) const
 {
+    for (int y = 0; y < samples.height(); ++y) {
+        const CfaPattern here = cfa.shifted(0, y);
+        m_shading->multiply(samples.row(y), samples.width() / (m_mosaic ? 1 : 3), {corner.x, corner.y + y}, m_mosaic ? &here : nullptr);
+    }
+}
+
+RgbImage<float> Developer::cameraColours(PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) const
+{
+    Plane<float> evenlyLit;
+    if (m_shading) {
+        evenlyLit = cloneOf(samples);
+        evenOut(evenlyLit, cfa.shifted(-haloPx(), -haloPx()), {corner.x - haloPx(), corner.y - haloPx()});
+        samples = evenlyLit.constView();
+    }
     auto colours = fullColour(samples, cfa);
     return m_fringes > 0 ? withoutFringes(colours, m_balance, m_fringes) : colours;
 }
@@ -192,7 +215,7 @@ RgbImage<float> Developer::fullColour(PlaneView<const float> samples, CfaPattern
 
 RgbImage<float> Developer::develop(PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) const
 {
-    auto out = cameraColours(samples, cfa);
+    auto out = cameraColours(samples, cfa, corner);
     for (int y = 0; y < out.size.height; ++y)
         finishRow(out.row(y), out.size.width, float(corner.x) + 0.5f, float(corner.y + y) + 0.5f, 1);
     return out;
@@ -202,6 +225,12 @@ RgbImage<float> Developer::developReduced(PlaneView<const float> samples, CfaPat
 {
     assert(factor >= 2 && factor % 2 == 0);
     const int channels = m_mosaic ? 1 : 3;
+    Plane<float> evenlyLit;
+    if (m_shading) {
+        evenlyLit = cloneOf(samples);
+        evenOut(evenlyLit, cfa, corner);
+        samples = evenlyLit.constView();
+    }
     const Size size{samples.width / (factor * channels), samples.height / factor};
     auto out = RgbImage<float>::ofSize(size);
     const float share = 1 / float(factor * factor);

@@ -167,7 +167,8 @@ Status writeStrip(AtomicFile &file, PlaneView<const uint16_t> samples, int perPi
 void removePictureLayout(TiffDirectory &directory)
 {
     for (const uint16_t tag : {254, 255, 256, 257, 258, 259, 262, 266, 273, 277, 278, 279, 284, 317, 322, 323, 324, 325, 330, 339, 347, 512,
-                               513, 514, 519, 520, 521, 529, 530, 531, 532, 34665, 34853, int(TagPreviewColorSpace), 50966, 50967, 50968, 50969, 50971})
+                               513, 514, 519, 520, 521, 529, 530, 531, 532, 34665, 34853, int(TagPreviewColorSpace), 50966, 50967, 50968, 50969, 50971, int(TagSubTileBlockSize),
+                               int(TagRowInterleaveFactor), int(TagColumnInterleaveFactor), int(TagJxlDistance), int(TagJxlEffort), int(TagJxlDecodeSpeed)})
         directory.erase(tag);
 }
 

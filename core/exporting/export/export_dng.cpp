@@ -263,8 +263,11 @@ void describe(const Frame &frame, int scale, const std::string &originalName, co
     const auto version = main.numbers(TagDngVersion);
     if (version.size() != 4 || version[0] * 10 + version[1] < 14)
         main.setBytes(TagDngVersion, TiffByte, bytesOf({1, 4, 0, 0}));
-    if (!main.find(TagDngBackwardVersion))
+    // What is written needs no reader of a later version, whatever the source's compression did.
+    if (const auto back = main.numbers(TagDngBackwardVersion); back.size() != 4)
         main.setBytes(TagDngBackwardVersion, TiffByte, bytesOf({1, 1, 0, 0}));
+    else if (back[0] * 10 + back[1] > 14)
+        main.setBytes(TagDngBackwardVersion, TiffByte, bytesOf({1, 4, 0, 0}));
     for (const uint16_t tag : {TagXResolution, TagYResolution})
         if (!main.find(tag))
             main.setRationals(tag, TiffRational, std::array{300.0}, 1);
@@ -273,13 +276,13 @@ void describe(const Frame &frame, int scale, const std::string &originalName, co
 }
 
 /// What the source describes for the next program, without what was applied.
-void dropApplied(const LensCorrection &lens, bool straightened, TiffDirectory &raw)
+void dropApplied(const AppliedCorrections &applied, TiffDirectory &raw)
 {
-    if (!lens.changesSamples() && !straightened)
+    if (!applied.any())
         return;
     for (const uint16_t tag : {TagOpcodeList1, TagOpcodeList2, TagOpcodeList3})
         if (const TiffEntry *found = raw.find(tag)) {
-            const auto left = opcodesLeft(found->bytes, lens, straightened);
+            const auto left = opcodesLeft(found->bytes, applied);
             if (left.empty())
                 raw.erase(tag);
             else
@@ -361,9 +364,13 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     std::shared_ptr<const Frame> frame = cleaner.sharedFrame();
     CleanedSamples cleaned;
     const Plane<uint16_t> *samples = &cleaned.samples;
-    const bool straightens = options.format == ExportFormat::LinearDng || source.kind == FrameKind::Linear;
-    const bool straightened = straightens && !Unbending(cleaner.edits().lens, source.crop).isStraight();
-    if (straightens && (source.kind == FrameKind::Mosaic || cleaner.edits().lens.changesPicture())) {
+    const LensCorrection &lens = cleaner.edits().lens;
+    // Full colour that stays as it was keeps what it describes.
+    const bool onlyDescribed = lens.from == kDescribedByFile && lens.fringes == 0;
+    const bool straightens = options.format == ExportFormat::LinearDng || (source.kind == FrameKind::Linear && !onlyDescribed);
+    AppliedCorrections applied{.lateral = lens.lateral, .light = lens.vignetting, .straightened = straightens && !Unbending(lens, source.crop).isStraight()};
+    if (straightens && (source.kind == FrameKind::Mosaic || lens.changesPicture())) {
+        applied.light = true; // full colour is made of evenly lit samples
         const auto linear = demosaiced(cleaner, cache, stage(run, 0, share));
         if (!linear)
             return linear.error();
@@ -380,7 +387,7 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
         return preview.error();
     TiffDirectory main, raw;
     describe(*frame, cleaned.scale, textOf(source.file.filename()), provenance, main, raw);
-    dropApplied(cleaner.edits().lens, straightened, raw);
+    dropApplied(applied, raw);
     if (!cleaner.isIdentity())
         describeNoise(source, noise, cleaner.treatment(), raw);
     const DngContents contents{std::move(main), std::move(raw), samples->view(), frame->channels(), 16, options.lossless, preview.take()};

@@ -107,34 +107,37 @@ bool cleanAlike(const ExportJob &a, const ExportJob &b)
 
 namespace {
 
-Result<ExportOutcome> run(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory)
+Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory)
 {
-    for (const Status &s : {validate(job.treatment), validate(job.regions), validate(job.lens)})
+    for (const Status &s : {validate(asked.treatment), validate(asked.regions), validate(asked.lens)})
         if (!s)
             return s.error();
     const RunContext quiet{context.threads, context.stop, {}, context.background};
-    const bool remembered = memory && memory->serves(job);
+    const bool remembered = memory && memory->serves(asked);
     if (remembered) {
         frame = memory->frame;
         noise = memory->noise;
     }
     if (!frame) {
-        const auto read = readFrame(job.source, quiet);
+        const auto read = readFrame(asked.source, quiet);
         if (!read)
             return read.error();
         frame = read.value();
     }
+    ExportJob job = asked;
+    if (job.describedLens && job.lens == LensCorrection())
+        job.lens = describedLens(*frame);
     ExportOptions options = job.options;
     options.format = job.format.value_or(naturalFormat(*frame));
     options.request = requestText(job, options.format);
     const auto nameFor = [&](const Treatment &t) { return expandName(job.nameTemplate, *frame, t, job.parts); };
-    const auto decided = [&](const Treatment &asked) {
+    const auto decided = [&](const Treatment &wanted) {
         ExportOutcome outcome;
         outcome.format = options.format;
-        outcome.treatment = carriedOut(asked, frame->kind);
-        if (outcome.treatment.method != asked.method) {
-            outcome.askedMethod = asked.method;
-            addNote(outcome, std::string(findMethod(asked.method)->label) + " is for sensor samples of two-by-two patterns; " + findMethod(outcome.treatment.method)->label + " cleaned this frame in its place");
+        outcome.treatment = carriedOut(wanted, frame->kind);
+        if (outcome.treatment.method != wanted.method) {
+            outcome.askedMethod = wanted.method;
+            addNote(outcome, std::string(findMethod(wanted.method)->label) + " is for sensor samples of two-by-two patterns; " + findMethod(outcome.treatment.method)->label + " cleaned this frame in its place");
         }
         return outcome;
     };
@@ -166,7 +169,7 @@ Result<ExportOutcome> run(const ExportJob &job, std::shared_ptr<const Frame> fra
         return outcome;
     }
     if (memory && !remembered)
-        *memory = {job, frame, noise, std::make_unique<CleanCache>(std::numeric_limits<size_t>::max())};
+        *memory = {asked, frame, noise, std::make_unique<CleanCache>(std::numeric_limits<size_t>::max())};
     outcome.wasCleaned = remembered;
     if (job.seriesNoise.size() == noise->cells.size()) {
         auto series = std::make_shared<NoiseReport>(*noise);

@@ -73,6 +73,8 @@ bool writeMetadata(const std::filesystem::path &path, const Frame &frame, const 
             constexpr uint16_t kSrgb = 1, kUncalibrated = 65535;
             exif["Exif.Photo.ColorSpace"] = options.profile == OutputProfile::Own || options.profile == OutputProfile::Srgb ? kSrgb : kUncalibrated;
         }
+        if (exif.findKey(Exiv2::ExifKey("Exif.Photo.ColorSpace")) == exif.end())
+            exif["Exif.Photo.ColorSpace"] = frame.encoding && frame.encoding->profile.empty() ? uint16_t(1) : uint16_t(65535); // sRGB, or as its profile says
         exif["Exif.Photo.PixelXDimension"] = uint32_t(size.width);
         exif["Exif.Photo.PixelYDimension"] = uint32_t(size.height);
         if (options.format != ExportFormat::Tiff) // LibTIFF has said so already

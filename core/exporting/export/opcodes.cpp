@@ -1,26 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "export/opcodes.h"
 
+#include "raw/opcode_list.h"
+
 namespace irenic {
 
 namespace {
 
-enum Opcode : uint32_t {
-    WarpRectilinear = 1,
-    WarpFisheye = 2,
-    FixVignetteRadial = 3,
-    GainMap = 9,
-};
-constexpr size_t kHeaderBytes = 16, kPlaneBytes = 6 * 8, kCentreBytes = 2 * 8;
-
-/// Opcode lists are big-endian in every file.
-uint32_t numberAt(std::span<const std::byte> bytes, size_t at)
-{
-    uint32_t v = 0;
-    for (size_t i = 0; i < 4; ++i)
-        v = v << 8 | uint32_t(bytes[at + i]);
-    return v;
-}
+constexpr size_t kPlaneBytes = 6 * 8, kCentreBytes = 2 * 8;
 
 void append(std::vector<std::byte> &to, uint32_t number)
 {
@@ -35,43 +22,29 @@ void append(std::vector<std::byte> &to, std::span<const std::byte> bytes)
 
 } // namespace
 
-std::vector<std::byte> opcodesLeft(std::span<const std::byte> list, const LensCorrection &applied, bool straightened)
+std::vector<std::byte> opcodesLeft(std::span<const std::byte> list, const AppliedCorrections &applied)
 {
-    if (list.size() < 4)
+    const auto all = opcodesIn(list);
+    if (!all)
         return {};
-    const uint32_t count = numberAt(list, 0);
-    std::vector<std::byte> left;
-    uint32_t kept = 0;
-    size_t at = 4;
-    for (uint32_t i = 0; i < count; ++i) {
-        if (list.size() - at < kHeaderBytes)
-            return {};
-        const uint32_t id = numberAt(list, at), bytes = numberAt(list, at + 12);
-        if (list.size() - at - kHeaderBytes < bytes)
-            return {};
-        const auto whole = list.subspan(at, kHeaderBytes + bytes);
-        at += whole.size();
-        const bool warps = id == WarpRectilinear || id == WarpFisheye, lights = id == FixVignetteRadial || id == GainMap;
-        if ((warps && straightened) || (lights && applied.vignetting))
+    std::vector<std::vector<std::byte>> left;
+    for (const Opcode &o : *all) {
+        const bool warps = o.id == OpcodeWarpRectilinear || o.id == OpcodeWarpFisheye, lights = o.id == OpcodeFixVignetteRadial || o.id == OpcodeGainMap;
+        if ((warps && applied.straightened) || (lights && applied.light))
             continue;
-        ++kept;
-        const auto data = whole.subspan(kHeaderBytes);
-        if (id == WarpRectilinear && applied.lateral && data.size() == 4 + 3 * kPlaneBytes + kCentreBytes && numberAt(data, 0) == 3) {
-            append(left, whole.first(12));
-            append(left, uint32_t(4 + kPlaneBytes + kCentreBytes));
-            append(left, 1);
-            append(left, data.subspan(4 + kPlaneBytes, kPlaneBytes));
-            append(left, data.last(kCentreBytes));
+        std::vector<std::byte> entry;
+        if (o.id == OpcodeWarpRectilinear && applied.lateral && o.data.size() == 4 + 3 * kPlaneBytes + kCentreBytes && opcodeNumber(o.data, 0) == 3) {
+            append(entry, o.whole.first(12));
+            append(entry, uint32_t(4 + kPlaneBytes + kCentreBytes));
+            append(entry, 1);
+            append(entry, o.data.subspan(4 + kPlaneBytes, kPlaneBytes));
+            append(entry, o.data.last(kCentreBytes));
         } else {
-            append(left, whole);
+            append(entry, o.whole);
         }
+        left.push_back(std::move(entry));
     }
-    if (kept == 0)
-        return {};
-    std::vector<std::byte> out;
-    append(out, kept);
-    append(out, left);
-    return out;
+    return opcodeList(left);
 }
 
 } // namespace irenic

@@ -170,7 +170,7 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
             const auto planesOf = [&](const Plane<float> &samples) { return analysisPlanes(frame, *treated.sharedNoise(), samples.view().cut(inBand), line); };
             found[size_t(i)] = blockNoise(planesOf(before.value()), planesOf(after.value()), line, kMapBlockSamples, frame.kind == FrameKind::Mosaic);
             const auto reduce = [&](const Plane<float> &samples, RgbImage<float> &into) {
-                const auto reduced = developer.developReduced(samples.view().cut(inBand), cfa, kDriftReduction);
+                const auto reduced = developer.developReduced(samples.view().cut(inBand), cfa, kDriftReduction, line.corner());
                 std::copy(reduced.samples.begin(), reduced.samples.end(), into.row((top + i) * blockPx / kDriftReduction));
             };
             reduce(before.value(), meansBefore);

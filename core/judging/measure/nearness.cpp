@@ -23,12 +23,12 @@ constexpr int kRiskBlockPx = 32;    ///< wider than what a method looks at at on
 class Developing
 {
 public:
-    Developing(const Frame &frame, PlaneView<const float> at, const CfaPattern &cfa) : m_developer(frame), m_at(at), m_cfa(cfa) {}
+    Developing(const Frame &frame, PlaneView<const float> at, const CfaPattern &cfa, PixelAt corner) : m_developer(frame), m_at(at), m_cfa(cfa), m_corner(corner) {}
 
     /// As it is. Three numbers a pixel, without the halo.
     std::vector<float> colours() const
     {
-        const RgbImage<float> image = m_developer.develop(m_at, m_cfa);
+        const RgbImage<float> image = m_developer.develop(m_at, m_cfa, m_corner);
         return {image.samples.begin(), image.samples.end()};
     }
 
@@ -51,12 +51,13 @@ private:
         for (int y = 0; y < m_at.height; ++y)
             for (int x = 0; x < m_at.width; ++x)
                 moved.at(x, y) = m_at.at(x, y) + step * direction.at(x, y);
-        return m_developer.develop(moved.constView(), m_cfa);
+        return m_developer.develop(moved.constView(), m_cfa, m_corner);
     }
 
     Developer m_developer;
     PlaneView<const float> m_at;
     CfaPattern m_cfa;
+    PixelAt m_corner;
 };
 
 /// srgbEncoded(), from a table.
@@ -194,7 +195,7 @@ struct RiskPlace::Private {
             if (wide.contains({bad.x, bad.y, 1, 1}))
                 plane.at(bad.x - wide.x, bad.y - wide.y) = 0;
     }
-    Developing developing(const Frame &frame) const { return {frame, calm.constView(), frame.cfa.shifted(inside.x, inside.y)}; }
+    Developing developing(const Frame &frame) const { return {frame, calm.constView(), frame.cfa.shifted(inside.x, inside.y), inside.corner()}; }
 };
 
 Result<RiskPlace> RiskPlace::at(const std::shared_ptr<const Frame> &frame, std::shared_ptr<const NoiseReport> noise, Rect region, CleanCache *cache, const RunContext &run, uint64_t seed)

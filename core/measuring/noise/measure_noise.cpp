@@ -388,6 +388,9 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         if (!hot)
             return hot.error();
         report.hotPixels = hot.take();
+        std::vector<PixelAt> all; // with those that the file lists
+        std::set_union(report.hotPixels.begin(), report.hotPixels.end(), frame.badPixels.begin(), frame.badPixels.end(), std::back_inserter(all), PixelAt::byRow);
+        report.hotPixels = std::move(all);
         report.mapFrames = known.mapFrames;
     } else {
         Result<BandNoises> bands = measureBandNoise(frame, report.cells, stage(run, 0.6, 1));

@@ -90,4 +90,41 @@ bool convertToSrgb(const std::vector<uint8_t> &bytes, Plane<uint16_t> &samples)
     return true;
 }
 
+std::vector<uint8_t> profileOfCodePoints(int primaries, int transfer)
+{
+    const cmsCIExyY d65{0.3127, 0.3290, 1};
+    cmsCIExyYTRIPLE colours;
+    switch (primaries) {
+    case 1: colours = {{0.64, 0.33, 1}, {0.30, 0.60, 1}, {0.15, 0.06, 1}}; break;
+    case 9: colours = {{0.708, 0.292, 1}, {0.170, 0.797, 1}, {0.131, 0.046, 1}}; break;
+    case 12: colours = {{0.680, 0.320, 1}, {0.265, 0.690, 1}, {0.150, 0.060, 1}}; break;
+    default: return {};
+    }
+    // Y = (aX + b)^g for X >= d, cX below
+    const auto curve = [&]() -> cmsToneCurve * {
+        const double srgb[5] = {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045}, bt709[5] = {1 / 0.45, 1 / 1.099, 0.099 / 1.099, 1 / 4.5, 0.081};
+        switch (transfer) {
+        case 1:
+        case 6: return cmsBuildParametricToneCurve(nullptr, 4, bt709);
+        case 4: return cmsBuildGamma(nullptr, 2.2);
+        case 8: return cmsBuildGamma(nullptr, 1.0);
+        case 13: return cmsBuildParametricToneCurve(nullptr, 4, srgb);
+        default: return nullptr;
+        }
+    };
+    const std::unique_ptr<cmsToneCurve, void (*)(cmsToneCurve *)> one(curve(), [](cmsToneCurve *c) {
+        if (c)
+            cmsFreeToneCurve(c);
+    });
+    if (!one)
+        return {};
+    cmsToneCurve *const three[3] = {one.get(), one.get(), one.get()};
+    const Profile profile(cmsCreateRGBProfile(&d65, &colours, three), cmsCloseProfile);
+    cmsUInt32Number bytes = 0;
+    if (!profile || !cmsSaveProfileToMem(profile.get(), nullptr, &bytes))
+        return {};
+    std::vector<uint8_t> out(bytes);
+    return cmsSaveProfileToMem(profile.get(), out.data(), &bytes) ? out : std::vector<uint8_t>();
+}
+
 } // namespace irenic

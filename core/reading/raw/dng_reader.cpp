@@ -1,16 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
 
-#include "base/parallel.h"
 #include "irenic/text.h"
+#include "raw/dng_samples.h"
 #include "raw/dng_tags.h"
-#include "raw/lossless_jpeg_reader.h"
 #include "raw/masked_border.h"
+#include "raw/opcode_list.h"
 #include "raw/six_by_six.h"
 
 #include <cmath>
-#include <mutex>
 #include <numeric>
+#include <tuple>
 
 namespace irenic {
 
@@ -18,21 +18,20 @@ namespace {
 
 constexpr int kMinSidePx = 16;
 constexpr int kMaxSidePx = 65535;
-constexpr double kSamplesAByte = 8; ///< of lossless JPEG at the most
+constexpr int kStripRows = 64;    ///< of uncompressed strips that are read at once
+constexpr float kBrightest = 16;  ///< times white, of floats: lights above are cut off, or shadows would have too few steps
+constexpr float kDarkest = 0.05f; ///< of the range below black, likewise
 
-/// Where the samples lie in the file: strips are tiles of full width. Sizes count pixels.
-struct Storage {
-    Size sensor;
-    Size tile;
-    int perPixel = 1; ///< samples
-    int bits = 16;
-    int compression = CompressionNone;
-    bool bigEndian = false;
-    std::vector<double> offsets, byteCounts;
-    int across() const { return (sensor.width + tile.width - 1) / tile.width; }
-    int down() const { return (sensor.height + tile.height - 1) / tile.height; }
-    uint64_t rowBytes() const { return (uint64_t(tile.width) * uint64_t(perPixel) * uint64_t(bits) + 7) / 8; }
-};
+/// Samples that a byte may hold at the most, by the compression: no small file asks for much memory and time.
+double samplesAByte(int compression)
+{
+    switch (compression) {
+    case CompressionJpeg: return 8;         // a code takes a bit at least
+    case CompressionLossyJpeg: return 256;  // 64 in two codes of a bit
+    case CompressionJpegXl: return 1 << 16; // flat groups take next to nothing; what ReadBudget allows is less
+    default: return 1040;                   // deflate's best
+    }
+}
 
 /// Not one of reduced size (TIFF 6.0, NewSubfileType, bit 0).
 bool isWholePicture(const TiffDirectory &d)
@@ -60,12 +59,23 @@ public:
                 return s.error();
         readColour();
         readShootingData();
-        Result<Plane<uint16_t>> samples = decode(run);
+        auto tags = std::make_shared<SourceTags>();
+        tags->main = m_tree.chain.front();
+        tags->raw = *m_raw;
+        tags->rawIsMain = m_raw == &m_tree.chain.front();
+        Result<DngSamples> samples = decodeSamples(m_file, m_storage, run);
         if (!samples)
             return samples.error();
-        m_frame->samples = samples.take();
         m_frame->file = m_file;
+        m_frame->compression = samples.value().compression;
+        if (m_storage.isWide()) {
+            if (const Status s = roundSamples(samples.value().wide, tags->raw); !s)
+                return s.error();
+        } else {
+            m_frame->samples = std::move(samples.value().whole);
+        }
         applyLinearization();
+        tellOfStorage();
         const Rect &a = m_frame->active;
         const PlaneView<const uint16_t> exposed = m_frame->samples.constView().cut(m_frame->inSamples(a));
         const Result<std::string> verdict = judgeSamples(m_file, exposed, m_storage.perPixel);
@@ -76,12 +86,12 @@ public:
         if (m_sixBySix)
             if (const Status s = fillInColours(exposed, run); !s)
                 return s.error();
-        auto tags = std::make_shared<SourceTags>();
-        tags->main = m_tree.chain.front();
-        tags->raw = *m_raw;
-        tags->rawIsMain = m_raw == &m_tree.chain.front();
         m_frame->source = tags;
         takeBlackFromBorder(*m_frame, *tags);
+        if (!m_sixBySix)
+            takeDescribed(*m_frame, *tags);
+        if (tags->rawIsMain)
+            tags->main = tags->raw;
         return std::shared_ptr<const Frame>(std::move(m_frame));
     }
 
@@ -96,10 +106,18 @@ private:
             for (const TiffDirectory &s : d.subDirectories)
                 all.push_back(&s);
         }
-        for (const int wanted : {PhotometricCfa, PhotometricLinearRaw})
-            for (const TiffDirectory *d : all)
-                if (!m_raw && d->number(TagPhotometric, -1) == wanted && isWholePicture(*d))
-                    m_raw = d;
+        // The main one: NewSubFileType 0 before others that are whole (an enhanced one is made from it), a mosaic before full colour, the larger before the smaller.
+        const auto rank = [](const TiffDirectory &d) {
+            return std::tuple(d.number(TagNewSubFileType, 0) == 0, int(d.number(TagPhotometric, -1)) == PhotometricCfa, d.number(TagImageWidth, 0) * d.number(TagImageLength, 0));
+        };
+        const auto isRaw = [](const TiffDirectory &d) {
+            const int p = int(d.number(TagPhotometric, -1));
+            return (p == PhotometricCfa || p == PhotometricLinearRaw) && isWholePicture(d);
+        };
+        for (const TiffDirectory *d : all)
+            if (isRaw(*d) && (!m_raw || rank(*d) > rank(*m_raw)))
+                m_raw = d;
+        tellOfOthers(all, isRaw);
         if (!m_raw)
             return refuse(ErrorCode::NotAPicture, "holds no sensor samples");
         for (const TiffDirectory *d : {&m_tree.chain.front(), m_raw})
@@ -110,10 +128,35 @@ private:
         return {};
     }
 
+    /// What the file holds beside the picture that is read.
+    template <class IsRaw>
+    void tellOfOthers(const std::vector<const TiffDirectory *> &all, const IsRaw &isRaw)
+    {
+        int raws = 0, masks = 0, depths = 0;
+        for (const TiffDirectory *d : all) {
+            const int photometric = int(d->number(TagPhotometric, -1));
+            raws += isRaw(*d) && d != m_raw;
+            masks += photometric == PhotometricMask;
+            depths += photometric == PhotometricDepth;
+        }
+        std::string others;
+        const auto name = [&](int count, const std::string &one, const std::string &more) {
+            if (count > 0)
+                others += (others.empty() ? "" : ", ") + (count == 1 ? one : std::to_string(count) + " " + more);
+        };
+        name(raws, "another raw picture", "further raw pictures");
+        name(masks, "a mask", "masks");
+        name(depths, "a depth map", "depth maps");
+        if (!others.empty())
+            m_frame->warnings.push_back("The file also holds " + others + "; only its main picture is read.");
+        if (m_raw && (m_raw->find(TagProfileGainTableMap) || m_tree.chain.front().find(TagProfileGainTableMap)))
+            m_frame->warnings.push_back("The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown.");
+    }
+
     Status checkStorage()
     {
         const TiffDirectory &d = *m_raw;
-        Storage &s = m_storage;
+        SampleStorage &s = m_storage;
         const double width = d.number(TagImageWidth, 0), height = d.number(TagImageLength, 0);
         if (width < kMinSidePx || height < kMinSidePx || width > kMaxSidePx || height > kMaxSidePx)
             return refuse(ErrorCode::Damaged, "claims a size that no sensor has");
@@ -121,46 +164,83 @@ private:
         s.perPixel = m_frame->channels();
         if (d.number(TagSamplesPerPixel, 1) != s.perPixel)
             return refuse(ErrorCode::Unsupported, s.perPixel == 1 ? "stores several samples at each place of its pattern" : "is a linear DNG with other than three colours");
-        if (s.perPixel > 1 && d.number(TagPlanarConfiguration, 1) != 1)
-            return refuse(ErrorCode::Unsupported, "stores its colours one after the other");
+        s.onePlaneAfterAnother = s.perPixel > 1 && d.number(TagPlanarConfiguration, 1) != 1;
         s.compression = int(d.number(TagCompression, 1));
-        if (s.compression != CompressionNone && s.compression != CompressionJpeg)
-            return refuse(ErrorCode::Unsupported, "is compressed in a way that this version does not read (TIFF compression "
-                                                      + std::to_string(s.compression) + ")");
-        s.bits = int(d.number(TagBitsPerSample, 0));
-        if (s.bits < 8 || s.bits > 16 || d.number(TagSampleFormat, 1) != 1)
-            return refuse(ErrorCode::Unsupported, "stores " + std::to_string(s.bits) + " bits a sample; 8 to 16 are read");
+        s.predictor = int(d.number(TagPredictor, 1));
+        const auto bits = d.numbers(TagBitsPerSample);
+        s.bits = bits.empty() ? 0 : int(bits.front());
+        if (std::any_of(bits.begin(), bits.end(), [&](double b) { return b != bits.front(); }))
+            return refuse(ErrorCode::Unsupported, "stores its colours with different numbers of bits");
+        const double format = d.number(TagSampleFormat, 1);
+        if (format != 1 && format != 3)
+            return refuse(ErrorCode::Unsupported, "stores samples that are neither whole numbers nor floats");
+        s.isFloat = format == 3;
         s.bigEndian = m_tree.bigEndian;
-        const bool tiled = d.find(TagTileOffsets) != nullptr;
+        s.isTiled = d.find(TagTileOffsets) != nullptr;
+        s.rowFactor = int(d.number(TagRowInterleaveFactor, 1));
+        s.columnFactor = int(d.number(TagColumnInterleaveFactor, 1));
+        if (s.rowFactor < 1 || s.columnFactor < 1 || s.rowFactor > s.sensor.height || s.columnFactor > s.sensor.width)
+            return refuse(ErrorCode::Damaged, "weaves its rows or columns in a way that cannot be");
+        if (const auto blocks = d.numbers(TagSubTileBlockSize); std::any_of(blocks.begin(), blocks.end(), [](double b) { return b != 1; }))
+            return refuse(ErrorCode::Unsupported, "stores its tiles in smaller blocks, which this version does not read");
         const double rows = std::min(d.number(TagRowsPerStrip, height), height);
-        s.tile = tiled ? Size{int(std::clamp(d.number(TagTileWidth, 0), 0.0, 65535.0)),
-                              int(std::clamp(d.number(TagTileLength, 0), 0.0, 65535.0))}
-                       : Size{s.sensor.width, int(rows)};
+        s.tile = s.isTiled ? Size{int(std::clamp(d.number(TagTileWidth, 0), 0.0, 65535.0)),
+                                  int(std::clamp(d.number(TagTileLength, 0), 0.0, 65535.0))}
+                           : Size{s.sensor.width, int(rows)};
         if (s.tile.width < 1 || s.tile.height < 1)
             return refuse(ErrorCode::Damaged, "has tiles or strips of no size");
-        const double bytesASample = s.compression == CompressionNone ? 2 : 4; // a piece's own samples, and those of the picture
+        if (const std::string why = whyNotRead(s); !why.empty())
+            return refuse(ErrorCode::Unsupported, why);
+        // A piece's own samples, those of the picture, and what decoders hold.
+        const double bytesASample = (s.isWide() ? 6 : 2) + (s.compression == CompressionNone ? 0 : s.compression == CompressionJpegXl ? 16
+                                                                                                                                      : 6);
         if (const Status fits = ReadBudget{m_tree.fileBytes}.allows(m_file, uint64_t(s.sensor.width), uint64_t(s.sensor.height), bytesASample * s.perPixel); !fits)
             return fits;
-        s.offsets = d.numbers(tiled ? TagTileOffsets : TagStripOffsets);
-        s.byteCounts = d.numbers(tiled ? TagTileByteCounts : TagStripByteCounts);
-        const size_t needed = size_t(s.across()) * size_t(s.down());
+        s.offsets = d.numbers(s.isTiled ? TagTileOffsets : TagStripOffsets);
+        s.byteCounts = d.numbers(s.isTiled ? TagTileByteCounts : TagStripByteCounts);
+        const size_t needed = s.pieces();
         if (s.offsets.size() != needed || s.byteCounts.size() != needed)
             return refuse(ErrorCode::Damaged, "lists " + std::to_string(s.offsets.size()) + " pieces of picture where its size asks for "
                                                   + std::to_string(needed));
         // No two pieces share their bytes, or a small file could ask for any amount of memory and time.
         if (const double all = std::accumulate(s.byteCounts.begin(), s.byteCounts.end(), 0.0); all > double(m_tree.fileBytes))
             return refuse(ErrorCode::Damaged, "is damaged: its pieces of picture lie on top of each other");
-        else if (s.compression == CompressionJpeg && double(s.sensor.area()) * s.perPixel > kSamplesAByte * all) // a code takes a bit at least
+        else if (s.compression != CompressionNone && double(s.sensor.area()) * s.perPixel > samplesAByte(s.compression) * all)
             return refuse(ErrorCode::Damaged, "is damaged: its compressed picture is too short for its size");
+        // A tile is no larger than its picture needs.
+        if (s.compression != CompressionNone && double(s.tile.area()) > 4.0 * std::max<double>(s.sensor.width, 4096) * std::max<double>(s.sensor.height, 4096))
+            return refuse(ErrorCode::Damaged, "has tiles that are far larger than its picture");
         for (size_t i = 0; i < needed; ++i) {
             if (s.offsets[i] + s.byteCounts[i] > double(m_tree.fileBytes) || s.byteCounts[i] < 1)
                 return refuse(ErrorCode::Damaged, "is cut off: part of the picture lies beyond the file's end");
-            const int bottom = (int(i) / s.across() + 1) * s.tile.height;
-            const int rowsHere = tiled ? s.tile.height : s.tile.height - std::max(0, bottom - s.sensor.height);
+            const int bottom = (int(i % (size_t(s.across()) * size_t(s.down()))) / s.across() + 1) * s.tile.height;
+            const int rowsHere = s.isTiled ? s.tile.height : s.tile.height - std::max(0, bottom - s.sensor.height);
             if (s.compression == CompressionNone && s.byteCounts[i] < double(s.rowBytes() * uint64_t(rowsHere)))
                 return refuse(ErrorCode::Damaged, "is cut off: a piece of the picture is shorter than its size asks for");
         }
+        cutStrips();
         return {};
+    }
+
+    /// High uncompressed strips are read a few rows at a time, so that little is held twice.
+    void cutStrips()
+    {
+        SampleStorage &s = m_storage;
+        if (s.isTiled || s.compression != CompressionNone || s.planes() != 1 || s.tile.height <= kStripRows)
+            return;
+        std::vector<double> offsets, byteCounts;
+        for (int top = 0; top < s.sensor.height; top += kStripRows) {
+            // Rows that lie in two strips would have to be joined: only where the strips follow on each other.
+            const int strip = top / s.tile.height, last = (std::min(top + kStripRows, s.sensor.height) - 1) / s.tile.height;
+            for (int i = strip; i < last; ++i)
+                if (s.offsets[size_t(i)] + double(s.rowBytes()) * s.tile.height != s.offsets[size_t(i) + 1])
+                    return;
+            offsets.push_back(s.offsets[size_t(strip)] + double(s.rowBytes()) * (top - strip * s.tile.height));
+            byteCounts.push_back(double(s.rowBytes()) * kStripRows);
+        }
+        s.tile.height = kStripRows;
+        s.offsets = std::move(offsets);
+        s.byteCounts = std::move(byteCounts);
     }
 
     Status readGeometry()
@@ -273,9 +353,11 @@ private:
             deltas(TagBlackLevelDeltaV, m_frame->active.height, l.deltaRow);
             deltas(TagBlackLevelDeltaH, m_frame->active.width, l.deltaColumn);
         }
-        l.white = float(d.number(TagWhiteLevel, double((1 << m_storage.bits) - 1)));
+        const bool isFloat = m_storage.isFloat;
+        l.white = float(d.number(TagWhiteLevel, isFloat ? 1.0 : std::exp2(m_storage.bits) - 1));
         const float darkest = *std::max_element(l.black.begin(), l.black.end());
-        if (!(l.white > darkest + 15) || l.white > 65535)
+        // Numbers of more bits, and floats, are rounded to sixteen bits together with their samples.
+        if (m_storage.isWide() ? !(l.white - darkest > 1e-6f * std::abs(darkest) && l.white > darkest) : !(l.white > darkest + 15) || l.white > 65535)
             return refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
         // A six-by-six or three-by-one black pattern on a two-by-two sensor is legal and rare; keep the meaning.
         if ((l.repeatRows > 2 || l.repeatCols > 2) && !m_sixBySix)
@@ -335,80 +417,68 @@ private:
         }
     }
 
-    /// Reads and decodes every strip or tile for itself, in parallel.
-    Result<Plane<uint16_t>> decode(const RunContext &run) const
+    /// Samples that sixteen bits do not hold, and their levels, to sixteen bits: white lies as high as the brightest sample allows.
+    Status roundSamples(Plane<float> &wide, TiffDirectory &raw)
     {
-        const Storage &s = m_storage;
-        const Result<InputFile> in = InputFile::open(m_file);
-        if (!in)
-            return in.error();
-        Plane<uint16_t> out({s.sensor.width * s.perPixel, s.sensor.height});
-        std::mutex mutex;
-        std::string problem;
-        const Status done = parallelFor(s.across() * s.down(), run, [&](int i) {
-            const Rect piece = Rect{i % s.across() * s.tile.width, i / s.across() * s.tile.height, s.tile.width, s.tile.height}
-                                   .intersected({0, 0, s.sensor.width, s.sensor.height});
-            std::vector<uint8_t> bytes(s.compression == CompressionNone ? size_t(s.rowBytes()) * size_t(piece.height) : size_t(s.byteCounts[size_t(i)]));
-            std::string wrong;
-            if (!in.value().read(uint64_t(s.offsets[size_t(i)]), bytes.data(), bytes.size()))
-                wrong = "could not be read to its end";
-            else if (s.compression == CompressionNone)
-                for (int y = 0; y < piece.height; ++y)
-                    unpackRow(bytes.data() + size_t(y) * s.rowBytes(), piece.width * s.perPixel, out.row(piece.y + y) + piece.x * s.perPixel);
-            else
-                wrong = unpackJpeg(bytes, piece, out, run.stop);
-            if (!wrong.empty()) {
-                const std::lock_guard lock(mutex);
-                problem = wrong;
+        Levels &l = m_frame->levels;
+        const float lowest = *std::min_element(l.black.begin(), l.black.end()), range = l.white - lowest;
+        float top = 1, bottom = 0;
+        size_t broken = 0;
+        for (int y = 0; y < wide.height(); ++y)
+            for (int x = 0; x < wide.width(); ++x) {
+                float &v = wide.row(y)[x];
+                if (!std::isfinite(v)) {
+                    v = lowest;
+                    ++broken;
+                }
+                const float share = (v - lowest) / range;
+                top = std::max(top, share);
+                bottom = std::min(bottom, share);
             }
-        });
-        if (!done)
-            return done.error();
-        if (!problem.empty())
-            return refuse(ErrorCode::Damaged, problem);
-        return out;
+        const float above = std::min(top, kBrightest), below = std::min(-bottom, kDarkest);
+        const float span = std::floor(65535 / (above + below)), black = std::ceil(below * span), scale = span / range, offset = black - lowest * scale;
+        m_frame->samples.reset(wide.size());
+        for (int y = 0; y < wide.height(); ++y)
+            std::transform(wide.row(y), wide.row(y) + wide.width(), m_frame->samples.row(y),
+                           [&](float v) { return uint16_t(std::lround(std::clamp(v * scale + offset, 0.f, 65535.f))); });
+        for (float &v : l.black)
+            v = v * scale + offset;
+        for (auto *deltas : {&l.deltaRow, &l.deltaColumn})
+            for (float &v : *deltas)
+                v *= scale;
+        l.white = std::round(l.white * scale + offset);
+        wide = {};
+        const auto tell = [&raw](uint16_t tag, const std::vector<float> &values) {
+            if (!values.empty())
+                raw.setLevels(tag, std::vector<double>(values.begin(), values.end()));
+        };
+        raw.setNumbers(TagBlackLevelRepeatDim, TiffShort, std::array{double(l.repeatRows), double(l.repeatCols)});
+        tell(TagBlackLevel, l.black);
+        tell(TagBlackLevelDeltaV, l.deltaRow);
+        tell(TagBlackLevelDeltaH, l.deltaColumn);
+        tell(TagWhiteLevel, std::vector<float>(size_t(m_storage.perPixel), l.white));
+        if (top > kBrightest)
+            m_frame->warnings.push_back("Lights more than sixteen times as bright as white were cut off.");
+        if (broken > 0)
+            m_frame->warnings.push_back(std::to_string(broken) + " samples are no numbers and were read as black.");
+        m_frame->shooting.bitDepth = 16;
+        return l.white > *std::max_element(l.black.begin(), l.black.end()) + 15 ? Status() : refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
     }
 
-    /// DNG 1.4, chapter 3: the JPEG's samples fill the tile row by row, whatever its own width, height and components.
-    std::string unpackJpeg(const std::vector<uint8_t> &bytes, Rect piece, Plane<uint16_t> &out, const std::stop_token &stop) const
+    /// What the way of storing has done to the picture.
+    void tellOfStorage()
     {
-        std::string why;
-        const size_t tileWidth = size_t(m_storage.tile.width) * size_t(m_storage.perPixel);
-        const auto jpeg = decodeLosslessJpeg(bytes, tileWidth * size_t(m_storage.tile.height), stop, why);
-        if (!jpeg)
-            return "is damaged: a piece of its compressed picture " + why;
-        if (jpeg->samples.size() < tileWidth * size_t(piece.height))
-            return "is damaged: a piece of its compressed picture is too small";
-        for (int y = 0; y < piece.height; ++y)
-            std::copy_n(jpeg->samples.begin() + std::ptrdiff_t(size_t(y) * tileWidth), piece.width * m_storage.perPixel, out.row(piece.y + y) + piece.x * m_storage.perPixel);
-        return {};
-    }
-
-    /// Bits are packed most significant first whatever the byte order, but for whole 16-bit words (TIFF 6.0, FillOrder 1).
-    void unpackRow(const uint8_t *p, int count, uint16_t *out) const
-    {
-        const int bits = m_storage.bits;
-        if (bits == 16) {
-            for (int i = 0; i < count; ++i)
-                out[i] = m_storage.bigEndian ? uint16_t(p[2 * i] << 8 | p[2 * i + 1]) : uint16_t(p[2 * i] | p[2 * i + 1] << 8);
+        const bool lossyXl = m_storage.compression == CompressionJpegXl && m_raw->number(TagJxlDistance, 0) > 0;
+        if (m_storage.losesNothing() && !lossyXl)
             return;
-        }
-        uint32_t held = 0;
-        int have = 0;
-        for (int i = 0; i < count; ++i) {
-            while (have < bits) {
-                held = held << 8 | *p++;
-                have += 8;
-            }
-            have -= bits;
-            out[i] = uint16_t(held >> have & ((1u << bits) - 1));
-        }
+        m_frame->compression = lossyXl ? "lossy JPEG XL" : m_frame->compression;
+        m_frame->warnings.push_back("The file is compressed with loss (" + m_storage.nameOfCompression() + "): part of its noise and of its finest detail is gone, and what is left is no longer independent from pixel to pixel.");
     }
 
     void applyLinearization()
     {
         const auto table = m_raw->numbers(TagLinearizationTable);
-        if (table.empty())
+        if (table.empty() || m_storage.isWide())
             return;
         for (int y = 0; y < m_frame->samples.height(); ++y)
             for (int x = 0; x < m_frame->samples.width(); ++x) {
@@ -420,7 +490,7 @@ private:
     const std::filesystem::path &m_file;
     const TiffTree &m_tree;
     const TiffDirectory *m_raw = nullptr;
-    Storage m_storage;
+    SampleStorage m_storage;
     std::optional<SixBySixPattern> m_sixBySix;
     std::shared_ptr<Frame> m_frame = std::make_shared<Frame>();
 };

@@ -54,12 +54,15 @@ Status openAndUnpack(LibRaw &raw, const std::filesystem::path &file, const std::
     if (stop.stop_requested())
         return cancelledError();
     if (code == LIBRAW_FILE_UNSUPPORTED)
-        return fileError(ErrorCode::NotAPicture, file, "is not a raw photograph that can be read");
+        return fileError(ErrorCode::NotAPicture, file,
+                         looksLikeRaw(file) ? std::string("is not a raw photograph that LibRaw ") + LibRaw::version() + " can read; if its camera is newer than that, convert the file to DNG with its maker's or any other converter"
+                                            : "is not a raw photograph that can be read");
     if (code != LIBRAW_SUCCESS)
         return fileError(ErrorCode::Damaged, file, std::string("could not be decoded (") + libraw_strerror(code) + ")");
     if (dataErrors > 0)
         return fileError(ErrorCode::Damaged, file, "is damaged: its picture data break off or contradict themselves");
-    if (!raw.imgdata.rawdata.raw_image)
+    const auto &data = raw.imgdata.rawdata;
+    if (!data.raw_image && !data.color3_image && !data.color4_image)
         return fileError(ErrorCode::Unsupported, file, "does not hold one sample at each place of a sensor pattern");
     return {};
 }
@@ -71,6 +74,21 @@ Plane<uint16_t> copySamples(const LibRaw &raw)
     const auto *bytes = reinterpret_cast<const char *>(raw.imgdata.rawdata.raw_image);
     for (int y = 0; y < out.height(); ++y)
         std::memcpy(out.row(y), bytes + size_t(y) * sizes.raw_pitch, size_t(out.width()) * 2);
+    return out;
+}
+
+/// Red, green and blue at every place: half-size raws, pixel shift, three-layer sensors.
+Plane<uint16_t> copyColours(const LibRaw &raw)
+{
+    const auto &sizes = raw.imgdata.sizes;
+    const auto &data = raw.imgdata.rawdata;
+    Plane<uint16_t> out({sizes.raw_width * 3, sizes.raw_height});
+    const size_t n = data.color3_image ? 3 : 4;
+    const auto *bytes = data.color3_image ? reinterpret_cast<const char *>(data.color3_image) : reinterpret_cast<const char *>(data.color4_image);
+    const size_t pitch = sizes.raw_pitch ? sizes.raw_pitch : size_t(sizes.raw_width) * n * 2;
+    for (int y = 0; y < out.height(); ++y)
+        for (int x = 0; x < sizes.raw_width; ++x)
+            std::memcpy(out.row(y) + 3 * x, bytes + size_t(y) * pitch + size_t(x) * n * 2, 6);
     return out;
 }
 
@@ -105,6 +123,48 @@ ShootingData shootingDataOf(const libraw_data_t &d, int bits)
     return s;
 }
 
+/// One sample at each place of a pattern of two by two, or of six by six: `wide`.
+Status takeMosaic(LibRaw &raw, Frame &frame, std::optional<SixBySixPattern> &wide)
+{
+    const libraw_data_t &d = raw.imgdata;
+    const auto colourAt = [&](int y, int x) {
+        const int plane = raw.COLOR(y, x);
+        return plane == 0 ? Colour::Red : plane == 2 ? Colour::Blue
+                                                     : Colour::Green;
+    };
+    CfaPattern pattern;
+    for (int i = 0; i < 4; ++i)
+        pattern.cells[size_t(i)] = colourAt(i / 2, i % 2);
+    if (d.idata.filters == 9) {
+        wide.emplace();
+        for (int i = 0; i < 36; ++i)
+            (*wide)[size_t(i)] = uint8_t(colourAt(i / 6, i % 6));
+    }
+    const bool periodic = d.idata.filters >= 1000 && (d.idata.filters & 0xff) * 0x01010101u == d.idata.filters;
+    if (wide ? !isKnown(*wide) : d.idata.colors != 3 || !periodic || !pattern.isBayer())
+        return fileError(ErrorCode::Unsupported, frame.file, "has a sensor pattern other than red, green and blue in two by two or six by six");
+    frame.samples = copySamples(raw);
+    frame.cfa = pattern.shifted(-frame.active.x, -frame.active.y);
+    frame.pattern = pattern.name();
+    // COLOR() counts from the active area's corner, as `pattern` was read.
+    frame.levels = levelsOf(d.color, {raw.COLOR(0, 0), raw.COLOR(0, 1), raw.COLOR(1, 0), raw.COLOR(1, 1)});
+    return {};
+}
+
+Status takeColours(const LibRaw &raw, Frame &frame)
+{
+    const libraw_data_t &d = raw.imgdata;
+    if (d.idata.colors != 3)
+        return fileError(ErrorCode::Unsupported, frame.file, "holds " + std::to_string(d.idata.colors) + " colours at each place; three are read");
+    frame.kind = FrameKind::Linear;
+    frame.samples = copyColours(raw);
+    frame.levels.black.clear();
+    for (size_t c = 0; c < 3; ++c)
+        frame.levels.black.push_back(float(d.color.black + d.color.cblack[c]));
+    frame.levels.white = float(d.color.maximum);
+    return {};
+}
+
 } // namespace
 
 Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path &file, const RunContext &run)
@@ -116,32 +176,15 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
     auto frame = std::make_shared<Frame>();
     frame->file = file;
     frame->active = {d.sizes.left_margin, d.sizes.top_margin, d.sizes.width, d.sizes.height};
-    const auto colourAt = [&](int y, int x) {
-        const int plane = raw->COLOR(y, x);
-        return plane == 0 ? Colour::Red : plane == 2 ? Colour::Blue
-                                                     : Colour::Green;
-    };
-    CfaPattern pattern;
-    for (int i = 0; i < 4; ++i)
-        pattern.cells[size_t(i)] = colourAt(i / 2, i % 2);
-    const bool sixBySix = d.idata.filters == 9;
-    SixBySixPattern wide{};
-    for (int i = 0; i < 36 && sixBySix; ++i)
-        wide[size_t(i)] = uint8_t(colourAt(i / 6, i % 6));
-    const bool periodic = d.idata.filters >= 1000 && (d.idata.filters & 0xff) * 0x01010101u == d.idata.filters;
-    if (sixBySix ? !isKnown(wide) : d.idata.colors != 3 || !periodic || !pattern.isBayer())
-        return fileError(ErrorCode::Unsupported, file, "has a sensor pattern other than red, green and blue in two by two or six by six");
     if (frame->active.width < 16 || frame->active.height < 16)
         return fileError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
-    frame->samples = copySamples(*raw);
-    if (!Rect{0, 0, frame->samples.width(), frame->samples.height()}.contains(frame->active))
+    if (!Rect{0, 0, d.sizes.raw_width, d.sizes.raw_height}.contains(frame->active))
         return fileError(ErrorCode::Damaged, file, "has an active area outside its samples");
     frame->crop = frame->active;
-    frame->cfa = pattern.shifted(-frame->active.x, -frame->active.y);
-    frame->pattern = pattern.name();
     frame->orientation = orientationOfFlip(d.sizes.flip);
-    // COLOR() counts from the active area's corner, as `pattern` was read.
-    frame->levels = levelsOf(d.color, {raw->COLOR(0, 0), raw->COLOR(0, 1), raw->COLOR(1, 0), raw->COLOR(1, 1)});
+    std::optional<SixBySixPattern> wide;
+    if (const Status s = d.rawdata.raw_image ? takeMosaic(*raw, *frame, wide) : takeColours(*raw, *frame); !s)
+        return s.error();
     if (!(frame->levels.white > *std::max_element(frame->levels.black.begin(), frame->levels.black.end()) + 15))
         return fileError(ErrorCode::Damaged, file, "has a black level that is not below its white level");
     Matrix3 m{};
@@ -160,15 +203,15 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
         return std::max(float(top), frame->levels.white);
     }();
     frame->shooting = shootingDataOf(d, int(std::ceil(std::log2(double(highest) + 1))));
-    const Result<std::string> verdict = judgeSamples(file, frame->samples.constView().cut(frame->inSamples(frame->active)));
+    const Result<std::string> verdict = judgeSamples(file, frame->samples.constView().cut(frame->inSamples(frame->active)), frame->channels());
     if (!verdict)
         return verdict.error();
     if (!verdict.value().empty())
         frame->warnings.push_back(verdict.value());
-    if (sixBySix) {
+    if (wide) {
         const Plane<uint16_t> samples = std::move(frame->samples);
         const float black = std::accumulate(frame->levels.black.begin(), frame->levels.black.end(), 0.f) / float(frame->levels.black.size());
-        const SixBySixMosaic mosaic{samples.constView().cut(frame->inSamples(frame->active)), wide, {black, black, black}, frame->levels.white, frame->colour.asShotNeutral};
+        const SixBySixMosaic mosaic{samples.constView().cut(frame->inSamples(frame->active)), *wide, {black, black, black}, frame->levels.white, frame->colour.asShotNeutral};
         if (const Status s = demosaicInto(*frame, mosaic, run); !s)
             return s.error();
     }
@@ -194,6 +237,19 @@ Result<std::shared_ptr<const Frame>> read(const std::filesystem::path &file, con
 }
 
 } // namespace
+
+std::vector<std::string> readableCameras()
+{
+    std::vector<std::string> all;
+    for (const char **name = LibRaw::cameraList(); name && *name; ++name)
+        all.push_back(utf8Text(*name));
+    return all;
+}
+
+std::string rawLibraryVersion()
+{
+    return LibRaw::version();
+}
 
 Result<std::shared_ptr<const Frame>> readFrame(const std::filesystem::path &file, const RunContext &run)
 {

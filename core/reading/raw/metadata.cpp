@@ -17,6 +17,9 @@ void prepareXmp()
         static std::recursive_mutex mutex;
         Exiv2::XmpParser::initialize([](void *m, bool lock) { lock ? static_cast<std::recursive_mutex *>(m)->lock() : static_cast<std::recursive_mutex *>(m)->unlock(); }, &mutex);
         Exiv2::XmpProperties::registerNs(kProvenanceNamespace, kProvenancePrefix);
+#ifdef EXV_ENABLE_BMFF
+        Exiv2::enableBMFF(); // HEIF, AVIF, JPEG XL in boxes
+#endif
         Exiv2::LogMsg::setLevel(Exiv2::LogMsg::mute); // what matters comes as an exception
     });
 }

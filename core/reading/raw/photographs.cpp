@@ -17,7 +17,7 @@ std::string lowerEnding(const std::filesystem::path &file)
 
 bool looksRendered(const std::filesystem::path &file)
 {
-    static const std::set<std::string> endings{".tif", ".tiff", ".jpg", ".jpeg", ".jpe", ".png"};
+    static const std::set<std::string> endings{".tif", ".tiff", ".jpg", ".jpeg", ".jpe", ".mpo", ".png", ".jxl", ".heic", ".heif", ".hif", ".avif"};
     return endings.contains(lowerEnding(file));
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
 
+#include "raw/dng_samples.h"
 #include "raw/jpeg_errors.h"
 #include "raw/rendered_reader.h"
 
@@ -8,6 +9,7 @@
 #include <cstdio>
 #include <unistd.h>
 
+#include <jerror.h>
 #include <png.h>
 #include <tiffio.h>
 
@@ -101,7 +103,7 @@ bool readJpegHeader(JpegReading &r, FILE *in)
     jpeg_create_decompress(&r.info);
     r.info.progress = &r.progress;
     jpeg_stdio_src(&r.info, in);
-    jpeg_save_markers(&r.info, JPEG_APP0 + 2, 0xffff);
+    jpeg_save_markers(&r.info, JPEG_APP0 + 2, 0xffff); // profiles, and the index of a file with several pictures
     jpeg_read_header(&r.info, TRUE);
     return true;
 }
@@ -141,6 +143,8 @@ Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file, const std::
             return cancelledError();
         if (r.info.input_scan_number > kMostScans)
             return fileError(ErrorCode::Damaged, file, "is coded in more scans than any program writes");
+        if (r.errors.msg_code == JERR_BAD_PRECISION)
+            return fileError(ErrorCode::Unsupported, file, "is a JPEG of " + std::to_string(r.errors.msg_parm.i[0]) + " bits a sample; those of 8 bits are read");
         char why[JMSG_LENGTH_MAX] = "";
         (*r.errors.format_message)(reinterpret_cast<j_common_ptr>(&r.info), why);
         return fileError(ErrorCode::Damaged, file, std::string("could not be decoded (") + why + ")");
@@ -171,6 +175,11 @@ Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file, const std::
         std::free(icc);
     }
     picture.jpeg = codingOf(info);
+    for (const jpeg_marker_struct *m = info.marker_list; m; m = m->next)
+        if (m->marker == JPEG_APP0 + 2 && m->data_length >= 4 && std::memcmp(m->data, "MPF", 4) == 0) {
+            picture.warnings.push_back("The file holds several pictures; the first is read.");
+            break;
+        }
     if (r.errors.num_warnings > 0)
         picture.warnings.push_back("The JPEG data are damaged in places; part of the picture may be missing.");
     return picture;
@@ -338,13 +347,15 @@ uint16_t sampleAt(const uint8_t *p, const TiffLayout &l)
 {
     if (l.bits == 8)
         return widened(*p);
-    if (l.bits == 16) {
-        uint16_t v;
-        std::memcpy(&v, p, 2);
-        return v;
-    }
+    uint16_t half;
+    std::memcpy(&half, p, 2);
+    if (l.bits == 16 && l.format != SAMPLEFORMAT_IEEEFP)
+        return half;
     float v;
-    std::memcpy(&v, p, 4);
+    if (l.bits == 16)
+        v = halfToFloat(half);
+    else
+        std::memcpy(&v, p, 4);
     return v > 0 ? uint16_t(std::lround(std::min(v, 1.f) * 65535)) : uint16_t(0);
 }
 
@@ -413,10 +424,10 @@ Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::
     }
     const bool grey = l.photometric == PHOTOMETRIC_MINISBLACK || l.photometric == PHOTOMETRIC_MINISWHITE;
     if (!grey && l.photometric != PHOTOMETRIC_RGB)
-        return fileError(ErrorCode::Unsupported, file, "is neither RGB nor grey; save it as RGB");
+        return fileError(ErrorCode::Unsupported, file, l.photometric == PHOTOMETRIC_SEPARATED ? "is meant for printing inks (CMYK); save it as RGB" : "is neither RGB nor grey; save it as RGB");
     const bool integers = l.format == SAMPLEFORMAT_UINT || l.format == SAMPLEFORMAT_VOID;
-    if (!(integers && (l.bits == 8 || l.bits == 16)) && !(l.format == SAMPLEFORMAT_IEEEFP && l.bits == 32))
-        return fileError(ErrorCode::Unsupported, file, "stores " + std::to_string(l.bits) + " bits a sample; 8, 16 and 32-bit floats are read");
+    if (!(integers && (l.bits == 8 || l.bits == 16)) && !(l.format == SAMPLEFORMAT_IEEEFP && (l.bits == 16 || l.bits == 32)))
+        return fileError(ErrorCode::Unsupported, file, "stores " + std::to_string(l.bits) + " bits a sample; 8, 16 and floats of 16 and 32 are read");
     DecodedPicture picture;
     picture.size = {int(l.width), int(l.height)};
     picture.channels = grey ? 1 : 3;
@@ -432,8 +443,14 @@ Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::
         picture.profile.assign(static_cast<uint8_t *>(icc), static_cast<uint8_t *>(icc) + length);
     if (l.perPixel > picture.channels)
         picture.warnings.push_back("The picture's transparency or other extra channels were left out.");
-    if (l.bits == 32)
-        picture.warnings.push_back("Its 32-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.");
+    if (TIFFLastDirectory(tif.get()) == 0 && TIFFReadDirectory(tif.get()) == 1) {
+        uint32_t kind = 0;
+        TIFFGetField(tif.get(), TIFFTAG_SUBFILETYPE, &kind);
+        if (!(kind & (FILETYPE_REDUCEDIMAGE | FILETYPE_MASK)))
+            picture.warnings.push_back("The file holds several pictures; the first is read.");
+    }
+    if (l.format == SAMPLEFORMAT_IEEEFP)
+        picture.warnings.push_back("Its " + std::to_string(l.bits) + "-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.");
     return picture;
 }
 

@@ -56,6 +56,8 @@ Result<DecodedPicture> decode(const std::filesystem::path &file, RenderedKind ki
     switch (kind) {
     case RenderedKind::Jpeg: return decodeJpeg(file, stop);
     case RenderedKind::Png: return decodePng(file, stop);
+    case RenderedKind::JpegXl: return decodeJpegXl(file, stop);
+    case RenderedKind::Heif: return decodeHeif(file, stop);
     default: return decodeTiff(file, stop);
     }
 }
@@ -64,9 +66,18 @@ Result<DecodedPicture> decode(const std::filesystem::path &file, RenderedKind ki
 
 std::optional<RenderedKind> renderedKindOf(const std::filesystem::path &file)
 {
-    unsigned char head[8] = {};
+    unsigned char head[12] = {};
     if (const Result<InputFile> in = InputFile::open(file); !in || !in.value().read(0, head, sizeof head))
         return std::nullopt;
+    static constexpr unsigned char kJxlBox[12] = {0, 0, 0, 12, 'J', 'X', 'L', ' ', 13, 10, 0x87, 10};
+    if ((head[0] == 0xff && head[1] == 0x0a) || std::equal(head, head + 12, kJxlBox))
+        return RenderedKind::JpegXl;
+    if (std::equal(head + 4, head + 8, "ftyp")) {
+        // ISO/IEC 23008-12 and AVIF; cameras' raws have the same box with names of their own.
+        static constexpr const char *kBrands[] = {"heic", "heix", "heim", "heis", "mif1", "msf1", "avif", "avis", "hevc", "hevx", "miaf", "MiHE"};
+        const bool known = std::any_of(std::begin(kBrands), std::end(kBrands), [&](const char *b) { return std::equal(head + 8, head + 12, b); });
+        return known ? std::optional(RenderedKind::Heif) : std::nullopt;
+    }
     if (head[0] == 0xff && head[1] == 0xd8 && head[2] == 0xff)
         return RenderedKind::Jpeg;
     if (head[0] == 0x89 && head[1] == 'P' && head[2] == 'N' && head[3] == 'G')
@@ -103,7 +114,10 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
     frame->jpeg = p.jpeg;
     if (p.jpeg && p.jpeg->meanStep() >= kCoarseJpegStep)
         frame->warnings.push_back("The JPEG is heavily compressed; a trial can soften its blocks before the method. The raw file would serve better.");
-    readExif(file, *frame);
+    if (p.hasMetadata)
+        readExif(file, *frame);
+    if (p.isUpright)
+        frame->orientation = 1;
     frame->shooting.bitDepth = p.bits;
     auto encoding = std::make_shared<Encoding>(encodingOf(p.profile, p.channels));
     if (encoding->decode[0].empty()) { // no curves and matrix: into sRGB, once

@@ -169,13 +169,33 @@ enum TiffTag : uint16_t {
     TagOpcodeList3 = 51022,
     TagNoiseProfile = 51041,
     TagNewRawImageDigest = 51111,
-    TagNoiseReductionApplied = 50935
+    TagNoiseReductionApplied = 50935,
+    TagRowInterleaveFactor = 50975,
+    TagSubTileBlockSize = 50974,
+    TagProfileGainTableMap = 52525,
+    TagColumnInterleaveFactor = 52547,
+    TagJxlDistance = 52553,
+    TagJxlEffort = 52554,
+    TagJxlDecodeSpeed = 52555
 };
 
 enum : int { PhotometricRgb = 2,
              PhotometricCfa = 32803,
-             PhotometricLinearRaw = 34892 };
+             PhotometricLinearRaw = 34892,
+             PhotometricDepth = 51177,
+             PhotometricMask = 52527 };
 enum : int { CompressionNone = 1,
-             CompressionJpeg = 7 };
+             CompressionJpeg = 7,
+             CompressionDeflate = 8,
+             CompressionOldDeflate = 32946,
+             CompressionLossyJpeg = 34892,
+             CompressionJpegXl = 52546 };
+enum : int { PredictorNone = 1,
+             PredictorHorizontal = 2,
+             PredictorFloat = 3,
+             PredictorHorizontalX2 = 34892,
+             PredictorHorizontalX4 = 34893,
+             PredictorFloatX2 = 34894,
+             PredictorFloatX4 = 34895 };
 
 } // namespace irenic

@@ -22,7 +22,7 @@ Result<Developer> developerFor(const Cleaner &cleaner, const Look &look, const R
         if (!surroundings)
             return cancelledError();
     }
-    return Developer(cleaner.frame(), look, std::move(surroundings), cleaner.edits().lens.fringes);
+    return Developer(cleaner.frame(), look, std::move(surroundings), cleaner.edits().lens.fringes, !cleaner.edits().lens.vignetting);
 }
 
 /// Strips of a region, each with its own halo, through one of the developer's functions.
@@ -152,9 +152,10 @@ Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const
 
 Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
 {
-    const Developer developer(cleaner.frame(), {}, nullptr, cleaner.edits().lens.fringes);
+    const LensCorrection &lens = cleaner.edits().lens;
+    const Developer developer(cleaner.frame(), {}, nullptr, lens.fringes, !lens.vignetting);
     const auto asItIs = [&](Rect part) {
-        return inStrips(cleaner, developer, part, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt) { return developer.cameraColours(samples, cfa); });
+        return inStrips(cleaner, developer, part, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return developer.cameraColours(samples, cfa, corner); });
     };
     const Unbending unbending(cleaner.edits().lens, cleaner.frame().crop);
     return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, 1, run, asItIs);

@@ -29,14 +29,6 @@ std::vector<std::byte> listOf(const std::vector<std::pair<uint32_t, uint32_t>> &
     return out;
 }
 
-LensCorrection with(bool lateral, bool vignetting)
-{
-    LensCorrection l;
-    l.lateral = lateral;
-    l.vignetting = vignetting;
-    return l;
-}
-
 constexpr uint32_t kWarp = 1, kVignette = 3, kBadPixels = 5;
 
 } // namespace
@@ -48,20 +40,20 @@ private slots:
     void whatWasNotAppliedStaysByteForByte()
     {
         const auto list = listOf({{kWarp, 68}, {kVignette, 56}, {kBadPixels, 12}});
-        QVERIFY(opcodesLeft(list, with(false, false), false) == list);
-        QVERIFY(opcodesLeft(list, with(true, false), false) == list); // the warp has one plane: nothing lateral in it
+        QVERIFY(opcodesLeft(list, {}) == list);
+        QVERIFY(opcodesLeft(list, {.lateral = true}) == list); // the warp has one plane: nothing lateral in it
     }
     void whatWasAppliedGoes()
     {
         const auto list = listOf({{kWarp, 68}, {kVignette, 56}, {kBadPixels, 12}});
-        QVERIFY(opcodesLeft(list, with(false, true), false) == listOf({{kWarp, 68}, {kBadPixels, 12}}));
-        QVERIFY(opcodesLeft(list, with(true, false), true) == listOf({{kVignette, 56}, {kBadPixels, 12}}));
-        QVERIFY(opcodesLeft(listOf({{kVignette, 56}}), with(false, true), false).empty());
+        QVERIFY(opcodesLeft(list, {.light = true}) == listOf({{kWarp, 68}, {kBadPixels, 12}}));
+        QVERIFY(opcodesLeft(list, {.lateral = true, .straightened = true}) == listOf({{kVignette, 56}, {kBadPixels, 12}}));
+        QVERIFY(opcodesLeft(listOf({{kVignette, 56}}), {.light = true}).empty());
     }
     void aWarpOfThreePlanesKeepsItsGreenOne()
     {
         const auto list = listOf({{kWarp, 4 + 3 * 48 + 16}}, 3);
-        const auto left = opcodesLeft(list, with(true, false), false);
+        const auto left = opcodesLeft(list, {.lateral = true});
         QCOMPARE(left.size(), size_t(4 + 16 + 4 + 48 + 16));
         QVERIFY(std::equal(left.begin() + 24, left.begin() + 72, list.begin() + 20 + 4 + 48)); // the second plane
         QVERIFY(std::equal(left.end() - 16, left.end(), list.end() - 16));                     // the centre
@@ -71,8 +63,8 @@ private slots:
     {
         auto list = listOf({{kWarp, 68}});
         list.resize(list.size() - 9);
-        QVERIFY(opcodesLeft(list, with(true, true), false).empty());
-        QVERIFY(opcodesLeft({}, with(true, true), false).empty());
+        QVERIFY(opcodesLeft(list, {.lateral = true, .light = true}).empty());
+        QVERIFY(opcodesLeft({}, {.lateral = true, .light = true}).empty());
     }
 };
 

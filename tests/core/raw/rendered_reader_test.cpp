@@ -12,6 +12,7 @@
 
 #include <QColorSpace>
 #include <QImage>
+#include <QProcess>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -149,6 +150,96 @@ private slots:
         QVERIFY(std::abs(double(f.encoding->decode[0][32768]) - 0.21404) < 2e-4);
     }
 
+    void picturesByOtherTools_data()
+    {
+        QTest::addColumn<QString>("name");
+        QTest::addColumn<QString>("tool");
+        QTest::addColumn<QStringList>("arguments"); ///< before the file that is read, or before -o
+        QTest::addColumn<int>("tolerance");
+        QTest::addColumn<int>("bits");
+        QTest::newRow("JPEG XL without loss, 16 bits") << "a.jxl"
+                                                       << "cjxl" << QStringList{"-d", "0"} << 0 << 16;
+        QTest::newRow("JPEG XL with loss") << "b.jxl"
+                                           << "cjxl" << QStringList{"-d", "0.3"} << 2500 << 16;
+        QTest::newRow("HEIC") << "c.heic"
+                              << "heif-enc" << QStringList{"-q", "98"} << 6000 << 8;
+        QTest::newRow("AVIF") << "d.avif"
+                              << "heif-enc" << QStringList{"-A", "-q", "98"} << 6000 << 8;
+    }
+    void picturesByOtherTools()
+    {
+        QFETCH(QString, name);
+        QFETCH(QString, tool);
+        QFETCH(QStringList, arguments);
+        QFETCH(int, tolerance);
+        QFETCH(int, bits);
+        const QTemporaryDir dir;
+        // Smooth, or what is coded with loss tells nothing.
+        const QImage image = testImage(bits == 16 ? QImage::Format_RGBX64 : QImage::Format_RGB888).copy(0, 0, 60, 46);
+        const QString source = dir.filePath("s.png"), file = dir.filePath(name);
+        QVERIFY(image.save(source));
+        QCOMPARE(QProcess::execute(tool, tool == "cjxl" ? QStringList{source, file} + arguments : arguments + QStringList{source, "-o", file}), 0);
+        const auto frame = readFrame(file.toStdString());
+        QVERIFY2(frame.ok(), frame.ok() ? "" : frame.error().userMessage.c_str());
+        const Frame &f = *frame.value();
+        QCOMPARE(int(f.kind), int(FrameKind::Rendered));
+        QCOMPARE(f.shooting.bitDepth, bits);
+        QVERIFY((f.size() == Size{60, 46}));
+        for (int y = 1; y < 45; ++y)
+            for (int x = 1; x < 59; ++x) {
+                const QRgba64 p = image.pixelColor(x, y).rgba64();
+                const int got[3] = {f.samples.at(x * 3, y), f.samples.at(x * 3 + 1, y), f.samples.at(x * 3 + 2, y)}, meant[3] = {p.red(), p.green(), p.blue()};
+                for (int c = 0; c < 3; ++c)
+                    QVERIFY2(std::abs(got[c] - meant[c]) <= tolerance, qPrintable(QStringLiteral("%1 %2: %3 %4").arg(x).arg(y).arg(got[c]).arg(meant[c])));
+            }
+    }
+    void codePointsTellTheProfile()
+    {
+        // ITU-T H.273: P3 with D65 and the curve of sRGB. Pure red of P3 lies outside sRGB: more than 1, and green below 0.
+        const Encoding e = encodingOf(profileOfCodePoints(12, 13), 3);
+        QVERIFY(!e.decode[0].empty());
+        QVERIFY(std::abs(double(e.decode[0][32768]) - 0.21404) < 5e-4);
+        QVERIFY(std::abs(e.toSrgb[0] - 1.2249) < 3e-3 && std::abs(e.toSrgb[3] + 0.0420) < 3e-3); // SMPTE EG 432-1 to IEC 61966-2-1
+        QVERIFY(profileOfCodePoints(9, 16).empty());                                             // PQ
+        QVERIFY(profileOfCodePoints(1, 18).empty());                                             // HLG
+    }
+    void whatElseAFileHoldsIsTold()
+    {
+        const QTemporaryDir dir;
+        const QString file = dir.filePath("pages.tif");
+        writeTiff(file, wishes()[0], 61, 47);
+        TIFF *t = TIFFOpen(qPrintable(file), "a");
+        QVERIFY(t);
+        std::vector<uint8_t> grey(32 * 32, 99);
+        TIFFSetField(t, TIFFTAG_IMAGEWIDTH, 32);
+        TIFFSetField(t, TIFFTAG_IMAGELENGTH, 32);
+        TIFFSetField(t, TIFFTAG_BITSPERSAMPLE, 8);
+        TIFFSetField(t, TIFFTAG_PHOTOMETRIC, PHOTOMETRIC_MINISBLACK);
+        QVERIFY(TIFFWriteEncodedStrip(t, 0, grey.data(), tmsize_t(grey.size())) > 0);
+        TIFFClose(t);
+        const auto frame = readFrame(file.toStdString());
+        QVERIFY(frame);
+        QVERIFY(mentions(*frame.value(), "several pictures"));
+    }
+    void whatIsForInksIsRefused()
+    {
+        const QTemporaryDir dir;
+        const QString file = dir.filePath("inks.tif");
+        TIFF *t = TIFFOpen(qPrintable(file), "w");
+        QVERIFY(t);
+        std::vector<uint8_t> inks(32 * 32 * 4, 99);
+        TIFFSetField(t, TIFFTAG_IMAGEWIDTH, 32);
+        TIFFSetField(t, TIFFTAG_IMAGELENGTH, 32);
+        TIFFSetField(t, TIFFTAG_BITSPERSAMPLE, 8);
+        TIFFSetField(t, TIFFTAG_SAMPLESPERPIXEL, 4);
+        TIFFSetField(t, TIFFTAG_PHOTOMETRIC, PHOTOMETRIC_SEPARATED);
+        QVERIFY(TIFFWriteEncodedStrip(t, 0, inks.data(), tmsize_t(inks.size())) > 0);
+        TIFFClose(t);
+        const auto frame = readFrame(file.toStdString());
+        QVERIFY(!frame);
+        QVERIFY(frame.error().userMessage.find("CMYK") != std::string::npos);
+    }
+
     void tiffsOfEveryLayout_data()
     {
         QTest::addColumn<int>("index");
@@ -221,8 +312,10 @@ private slots:
         };
         testImage(QImage::Format_RGB888).save(dir.filePath("a.png"));
         testImage(QImage::Format_RGB888).save(dir.filePath("a.jpg"));
+        QProcess::execute("cjxl", {dir.filePath("a.png"), dir.filePath("a.jxl"), "-d", "0"});
+        QProcess::execute("heif-enc", {dir.filePath("a.png"), "-o", dir.filePath("a.heic")});
         writeTiff(dir.filePath("a.tif"), wishes()[0], 61, 47);
-        for (const char *name : {"a.png", "a.jpg", "a.tif"}) {
+        for (const char *name : {"a.png", "a.jpg", "a.tif", "a.jxl", "a.heic"}) {
             const QByteArray whole = bytesOf(name);
             QTest::addRow("%s, head only", name) << name << whole.left(12);
             QTest::addRow("%s, half of it", name) << name << whole.left(whole.size() / 3);

@@ -58,7 +58,8 @@ class Developer
 public:
     /// @param surroundings of the frame; may be null where the look's rendering does not need them
     /// @param fringes share of the coloured fringes at edges that is taken off (see withoutFringes()); not in developReduced()
-    explicit Developer(const Frame &frame, const Look &look = {}, std::shared_ptr<const Surroundings> surroundings = nullptr, double fringes = 0);
+    /// @param evenLight false where the light was evened out in the samples: what the file describes of it (Frame::shading) is not applied
+    explicit Developer(const Frame &frame, const Look &look = {}, std::shared_ptr<const Surroundings> surroundings = nullptr, double fringes = 0, bool evenLight = true);
     explicit Developer(const ColourDescription &colour, double pushEv = 0); ///< for mosaics of that camera, as shot
 
     /// Pixels needed around a developed region for demosaicing; none around full colour.
@@ -72,7 +73,7 @@ public:
     RgbImage<float> develop(PlaneView<const float> samples, CfaPattern cfa, PixelAt corner = {}) const;
 
     /// The first half of it: demosaiced, in the camera's own linear colours, without the halo.
-    RgbImage<float> cameraColours(PlaneView<const float> samples, CfaPattern cfa) const;
+    RgbImage<float> cameraColours(PlaneView<const float> samples, CfaPattern cfa, PixelAt corner = {}) const;
 
     /// The region at a whole reduction: each output pixel is the mean of a block of `factor` x `factor` samples (even,
     /// >= 2) colour by colour, so no demosaic is needed. Blocks start at the corner; ragged ends are dropped.
@@ -80,6 +81,7 @@ public:
 
 private:
     RgbImage<float> fullColour(PlaneView<const float> samples, CfaPattern cfa) const;
+    void evenOut(Plane<float> &samples, CfaPattern cfa, PixelAt corner) const;
     void useMatrix(const Matrix3 &toSrgb);
     /// @param at   first pixel's place, `step` between pixels; stored pixels
     void finishRow(float *rgb, int count, float x, float y, float step) const;
@@ -90,7 +92,8 @@ private:
     float m_gain, m_exposureGain = 1, m_fringes = 0;
     Look m_look;
     std::shared_ptr<const Surroundings> m_surroundings;
-    std::vector<float> m_contrast; ///< curve over the square root of linear; empty where it is straight
+    std::shared_ptr<const Shading> m_shading; ///< null where there is nothing to even out
+    std::vector<float> m_contrast;            ///< curve over the square root of linear; empty where it is straight
 };
 
 /// sRGB encoding (IEC 61966-2-1) of linear 0..1; `high` is 255 or 65535.

@@ -42,6 +42,12 @@ std::string lensText(const LensCorrection &lens);
 Result<LensCorrection> lensFromText(const std::string &text, const std::string &from);
 Result<LensCorrection> readLens(const std::filesystem::path &file);
 
+/// `from` of a correction that the file describes.
+inline constexpr const char *kDescribedByFile = "described in the file";
+/// The lines that the file says are bent (Frame::warp), switched on, with its lateral aberration beside them, switched off: that would change sensor samples.
+/// Nothing where it says none, or about another centre than that of the crop. A DNG that stays as it was keeps the description in its place.
+LensCorrection describedLens(const FrameFacts &frame);
+
 /// A lens of Lensfun's database that may have taken a frame.
 struct LensProfile {
     std::string name;          ///< maker and model

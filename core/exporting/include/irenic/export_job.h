@@ -40,6 +40,7 @@ struct ExportJob {
     bool again = false;          ///< even where the same export is there already
     std::vector<Region> regions; ///< of this frame
     LensCorrection lens;
+    bool describedLens = false;          ///< where `lens` says nothing: what the file describes, see irenic::describedLens()
     std::vector<NoiseModel> seriesNoise; ///< the noise law of a series' first frame, so that all are treated identically; usually empty
     std::optional<DecidedNoise> decided; ///< where other frames had a say in the frame's noise; measured where there is nothing
 };

@@ -99,6 +99,8 @@ TileRect beforeTurning(const UprightRect &seen, Size size, int orientation);
 /// And back.
 UprightRect afterTurning(const TileRect &part, Size size, int orientation);
 
+class Shading;
+struct DescribedWarp;
 struct SourceTags; ///< the directories of a DNG source as they stood; for writers
 
 /// All that is known about a photograph but its numbers. All places and sizes count pixels.
@@ -114,9 +116,13 @@ struct FrameFacts {
     std::string pattern;                      ///< the sensor's pattern in words: "RGGB", "six by six"; empty where there is none
     ColourDescription colour;
     ShootingData shooting;
-    int orientation = 1;                      ///< Exif orientation, 1..8
-    std::vector<std::string> warnings;        ///< plain sentences about what is odd in the file
-    std::shared_ptr<const SourceTags> source; ///< null unless the source is a DNG
+    int orientation = 1;                       ///< Exif orientation, 1..8
+    std::vector<std::string> warnings;         ///< plain sentences about what is odd in the file
+    std::shared_ptr<const SourceTags> source;  ///< null unless the source is a DNG
+    std::shared_ptr<const Shading> shading;    ///< uneven light that the file describes; null where it does not. Not in the samples, but in what is looked at
+    std::shared_ptr<const DescribedWarp> warp; ///< bent lines that the file describes; null where it does not
+    std::vector<PixelAt> badPixels;            ///< that the file lists; sorted by row, then column
+    std::string compression;                   ///< of a DNG source: "none", "lossless JPEG", "deflate", "lossy JPEG", "JPEG XL"; empty of others
 
     int channels() const { return kind == FrameKind::Mosaic ? 1 : 3; }
     /// Width and height as they hang on the wall: of `crop`, turned by `orientation`.
