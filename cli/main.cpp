@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // irenic-cli: the whole core without a window.
 #include "commands.h"
+#include "option_pages.h"
 
 #include "irenic/process.h"
 
@@ -112,6 +113,7 @@ int main(int argc, char **argv)
     camerasCommand->add_option("--book", k.book, "Its folder")->capture_default_str();
     camerasCommand->add_option("--learn", k.learn, "Raw photographs to learn from");
     camerasCommand->add_option("--forget", k.forget, "Cameras to forget, as they are listed");
+    camerasCommand->add_flag("--readable", k.readable, "List the cameras whose raw files this build reads, in place of the book");
     camerasCommand->add_flag("--json", k.json, "One JSON object a line");
     camerasCommand->add_option("--threads", k.threads, "0 uses every core")->check(CLI::Range(0, 1024));
 
@@ -139,6 +141,13 @@ int main(int argc, char **argv)
     CLI::App *methodsCommand = app.add_subcommand("methods", "List the methods");
     methodsCommand->add_flag("--json", methodsJson, "One JSON object a line");
 
+    app.set_version_flag(
+        "--version", [] { return irenic::versionText("irenic-cli"); }, "Print the versions of the program and of its libraries");
+    const irenic::ProgramPages pages{"reduce noise in raw photographs without a window",
+                                     ".PP\nEach command has options of its own. Originals are never written to, and no file is replaced.\n.PP\nWith \\fB\\-\\-json\\fR standard output holds one JSON object a line and nothing else.",
+                                     "\\fBirenic\\fR(1), \\fBirenic\\-shoot\\fR(1)"};
+    if (const int status = irenic::answerPages(app, pages, argc, argv); status >= 0)
+        return status;
     CLI11_PARSE(app, argc, argv);
     if (measureCommand->parsed())
         return measure(measureArguments);

@@ -9,16 +9,11 @@
 
 namespace irenic {
 
-namespace {
-
-/// The keeper, or the trial with the keyboard where none was chosen.
 int trialFor(const Session &session, int index)
 {
     const int keeper = session.frame(index).keeper;
     return keeper >= 0 ? keeper : std::clamp(session.column(), 0, session.frame(index).trialCount() - 1);
 }
-
-} // namespace
 
 ExportChoices ExportChoices::load()
 {

@@ -43,6 +43,9 @@ struct ExportChoices {
     std::vector<ExportRequest> requests(const Session &session) const;
 };
 
+/// The keeper of a measured frame, or the trial with the keyboard where none was chosen.
+int trialFor(const Session &session, int index);
+
 /// The file that a request would write as things are; nothing while its frame was not measured. Says what is wrong with the name.
 std::optional<Result<std::filesystem::path>> targetOf(const ExportRequest &request, const RollFrame &frame, bool evenIfTaken);
 

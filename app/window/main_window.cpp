@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/main_window.h"
 
+#include "window/hand_back.h"
+
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "panels/blind_view.h"
@@ -326,7 +328,7 @@ void MainWindow::pinGuests(const QStringList &files)
 void MainWindow::chooseGuests()
 {
     if (const RollFrame *f = m_session.readyFrame())
-        pinGuests(QFileDialog::getOpenFileNames(this, tr("Pin renditions of this frame made elsewhere"), QFileInfo(f->path).absolutePath(), tr("Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.dng)")));
+        pinGuests(QFileDialog::getOpenFileNames(this, tr("Pin renditions of this frame made elsewhere"), QFileInfo(f->path).absolutePath(), tr("Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)")));
 }
 
 void MainWindow::chooseOutputSize()
@@ -594,11 +596,36 @@ void MainWindow::findFile()
 
 QStringList MainWindow::demoRoll()
 {
-    const QDir dir(QCoreApplication::applicationDirPath() + QStringLiteral("/../demo-roll"));
     QStringList files;
-    for (const QString &name : dir.entryList({QStringLiteral("*.dng"), QStringLiteral("*.jpg")}, QDir::Files, QDir::Name))
-        files << QDir::cleanPath(dir.filePath(name));
+    for (const char *place : {"/../demo-roll", "/../share/irenic/demo-roll"}) { // as built, as installed
+        const QDir dir(QCoreApplication::applicationDirPath() + QLatin1String(place));
+        for (const QString &name : dir.entryList({QStringLiteral("*.dng"), QStringLiteral("*.jpg")}, QDir::Files, QDir::Name))
+            files << QDir::cleanPath(dir.filePath(name));
+        if (!files.isEmpty())
+            break;
+    }
     return files;
+}
+
+void MainWindow::startWith(const QString &action)
+{
+    if (action == u"choose" || (action == u"quick-clean" && m_session.count() == 0))
+        chooseFiles();
+    if (action == u"quick-clean")
+        quickClean(true);
+    if (action == u"empty-queue") {
+        dock("queue")->show();
+        dock("queue")->raise();
+        m_queue.setPaused(false);
+    }
+}
+
+HandBack *MainWindow::openForHandBack(const QString &file, bool inPlace)
+{
+    auto *bar = new HandBack(&m_session, file, inPlace);
+    static_cast<QVBoxLayout *>(m_guide->parentWidget()->layout())->addWidget(bar);
+    open({file});
+    return bar;
 }
 
 void MainWindow::chooseFiles()

@@ -24,6 +24,7 @@ class Actions;
 class BlindView;
 class EmptyPage;
 class GuideNote;
+class HandBack;
 class HistogramPanel;
 class HoldKeys;
 class Loupe;
@@ -75,6 +76,8 @@ public:
     static QStringList demoRoll();
     /// The file without noise that belongs to the current frame; empty but for the demo roll.
     QString truthFile() const;
+    /// Opens a file that another program sent and shows the bar that sends it back, see HandBack. The window's own.
+    HandBack *openForHandBack(const QString &file, bool inPlace);
 
     /// Pins files as guests of the current frame; what cannot be matched is said in the status line.
     void pinGuests(const QStringList &files);
@@ -104,6 +107,8 @@ public slots:
     void say(const QString &text, const QString &folderToReveal = {});
     void chooseFiles();
     void chooseFolder();
+    /// What the window is to begin with, as desktop actions name it: "choose", "quick-clean" (what is open, or chosen then), "empty-queue". Others do nothing.
+    void startWith(const QString &action);
     void openDemoRoll();
     void showExportDialog();
     void quickClean(bool all); ///< the current frame, or every one, each with its suggestion, as the last export was

@@ -10,6 +10,7 @@
 #include <cstdlib>
 #include <cstring>
 #include <fstream>
+#include <sstream>
 
 namespace irenic::unet {
 
@@ -116,7 +117,16 @@ std::filesystem::path weightsFile(Shipped which)
         return std::filesystem::path(folder) / name;
     std::error_code ec;
     const auto program = std::filesystem::read_symlink("/proc/self/exe", ec);
-    return program.parent_path().parent_path() / "share/irenic" / name;
+    const auto beside = program.parent_path().parent_path() / "share/irenic" / name;
+    if (std::filesystem::exists(beside, ec))
+        return beside;
+    // Where programs and data were installed apart (XDG Base Directory Specification).
+    const char *dirs = std::getenv("XDG_DATA_DIRS");
+    std::istringstream list(dirs && *dirs ? dirs : "/usr/local/share:/usr/share");
+    for (std::string dir; std::getline(list, dir, ':');)
+        if (const auto file = std::filesystem::path(dir) / "irenic" / name; file.is_absolute() && std::filesystem::exists(file, ec))
+            return file;
+    return beside;
 }
 
 const Result<Weights> &shippedWeights(Shipped which)

@@ -1,0 +1,150 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Files that go round: sent by another program and sent back, and handed over by a second start.
+#include "irenic/read_frame.h"
+#include "support/frames.h"
+#include "support/windows.h"
+#include "window/hand_back.h"
+#include "window/running_window.h"
+
+#include <QLabel>
+#include <QProcess>
+#include <QPushButton>
+#include <QSignalSpy>
+#include <QTemporaryDir>
+#include <QTest>
+
+using namespace irenic;
+using namespace irenic::test;
+
+class GoingRoundTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void initTestCase()
+    {
+        startAfresh();
+        // A bus of the test's own, before anybody asks for the session's.
+        m_bus.start("dbus-daemon", {"--session", "--nofork", "--print-address"});
+        QVERIFY(m_bus.waitForReadyRead(10000));
+        qputenv("DBUS_SESSION_BUS_ADDRESS", m_bus.readLine().trimmed());
+    }
+    void cleanupTestCase()
+    {
+        m_bus.kill();
+        m_bus.waitForFinished();
+    }
+    void init()
+    {
+        forgetAll();
+        m_dir = std::make_unique<QTemporaryDir>();
+        ShootOptions o;
+        o.iso = 6400;
+        QVERIFY(writeShot(path("sent.dng").toStdString(), shoot(makeScene({300, 200}), o).value(), o));
+        QCOMPARE(run("irenic-cli", {"clean", path("sent.dng"), "--luminance", "0", "--colour", "0", "--format", "tiff", "--name", "sent", "--out", m_dir->path()}).status, 0);
+        m_window = shownWindow();
+        QVERIFY(m_window);
+    }
+    void cleanup() { m_window.reset(); }
+
+    void aRawGoesBackAsAFileBesideIt()
+    {
+        HandBack *bar = sent("sent.dng", false);
+        QVERIFY(bar);
+        const QByteArray before = bytesOf("sent.dng");
+        QSignalSpy back(bar, &HandBack::handedBack);
+        QTest::mouseClick(button(bar, "handBackSend"), Qt::LeftButton);
+        QTRY_COMPARE_WITH_TIMEOUT(back.count(), 1, kPatienceMs);
+        QCOMPARE(bar->exitStatus(), 0);
+        QCOMPARE(bar->result(), path("sent-clean.dng"));
+        QVERIFY(readFrame(bar->result().toStdString()).ok());
+        QVERIFY(bytesOf("sent.dng") == before);
+    }
+    void aTiffIsReplacedAsAWhole()
+    {
+        HandBack *bar = sent("sent.tif", true);
+        QVERIFY(bar);
+        const auto before = readFrame(path("sent.tif").toStdString()).take();
+        QSignalSpy back(bar, &HandBack::handedBack);
+        QTest::mouseClick(button(bar, "handBackSend"), Qt::LeftButton);
+        QTRY_COMPARE_WITH_TIMEOUT(back.count(), 1, kPatienceMs);
+        QCOMPARE(bar->result(), path("sent.tif"));
+        const auto after = readFrame(path("sent.tif").toStdString()).take();
+        QVERIFY(after->size() == before->size());
+        QCOMPARE(after->shooting.bitDepth, before->shooting.bitDepth);
+        QVERIFY(after->encoding->profile == before->encoding->profile);
+        QVERIFY(!sameBits(after->samples.constView(), before->samples.constView()));   // it was cleaned
+        QCOMPARE(QDir(m_dir->path()).entryList(QDir::Files | QDir::Hidden).size(), 2); // and nothing else lies there
+    }
+    void whatWasChangedMeanwhileStays()
+    {
+        HandBack *bar = sent("sent.tif", true);
+        QVERIFY(bar);
+        QTest::qWait(20); // another time on its label
+        QFile file(path("sent.tif"));
+        QVERIFY(file.open(QIODevice::Append) && file.write("x") == 1);
+        file.close();
+        const QByteArray before = bytesOf("sent.tif");
+        QTest::mouseClick(button(bar, "handBackSend"), Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(bar->findChild<QLabel *>("handBackWords")->text().contains("changed meanwhile"), kPatienceMs);
+        QCOMPARE(bar->exitStatus(), 1);
+        QVERIFY(bytesOf("sent.tif") == before);
+        QCOMPARE(QDir(m_dir->path()).entryList(QDir::Files | QDir::Hidden).size(), 2);
+    }
+    void aRawIsNeverReplaced()
+    {
+        HandBack *bar = sent("sent.dng", true);
+        QVERIFY(bar);
+        const QByteArray before = bytesOf("sent.dng");
+        QTest::mouseClick(button(bar, "handBackSend"), Qt::LeftButton);
+        QVERIFY(bar->findChild<QLabel *>("handBackWords")->text().contains("no finished picture"));
+        QVERIFY(bytesOf("sent.dng") == before);
+        QCOMPARE(bar->exitStatus(), 1);
+    }
+    void leavingItUnchangedIsSaid()
+    {
+        HandBack *bar = sent("sent.dng", false);
+        QVERIFY(bar);
+        QSignalSpy left(bar, &HandBack::leftUnchanged);
+        QTest::mouseClick(button(bar, "handBackLeave"), Qt::LeftButton);
+        QCOMPARE(left.count(), 1);
+        QCOMPARE(bar->exitStatus(), 1);
+    }
+    void aSecondStartHandsItsFilesOver()
+    {
+        new RunningWindow(m_window.get());
+        const QString odd = path(QString::fromUtf8("wächter 100%.dng"));
+        QVERIFY(QFile::copy(path("sent.dng"), odd));
+        QProcess second;
+        second.start(QStringLiteral(IRENIC_BIN "/irenic"), {odd, path("sent.tif")});
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->session()->count(), 2, kPatienceMs);
+        QVERIFY(second.state() == QProcess::NotRunning || second.waitForFinished(kPatienceMs));
+        QCOMPARE(second.exitCode(), 0);
+        QCOMPARE(m_window->session()->frame(0).path, odd);
+        // And what the desktop's menu asks for.
+        second.start(QStringLiteral(IRENIC_BIN "/irenic"), {"--empty-queue"});
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->dock("queue")->isVisible(), kPatienceMs);
+        QVERIFY(second.state() == QProcess::NotRunning || second.waitForFinished(kPatienceMs));
+    }
+
+private:
+    QString path(const QString &name) const { return m_dir->filePath(name); }
+    QByteArray bytesOf(const char *name) const
+    {
+        QFile file(path(QString::fromLatin1(name)));
+        return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
+    }
+    static QPushButton *button(const HandBack *bar, const char *name) { return bar->findChild<QPushButton *>(QString::fromLatin1(name)); }
+    /// The bar, once its frame is measured; null where that does not come.
+    HandBack *sent(const char *name, bool inPlace)
+    {
+        HandBack *bar = m_window->openForHandBack(path(QString::fromLatin1(name)), inPlace);
+        return QTest::qWaitFor([&] { return button(bar, "handBackSend")->isEnabled(); }, kPatienceMs) ? bar : nullptr;
+    }
+
+    QProcess m_bus;
+    std::unique_ptr<QTemporaryDir> m_dir;
+    std::unique_ptr<MainWindow> m_window;
+};
+
+QTEST_MAIN(GoingRoundTest)
+#include "going_round_test.moc"
