@@ -107,14 +107,15 @@ void PaneRenderer::work()
         }
         QElapsedTimer timer;
         timer.start();
-        Result<QImage> image = behindBarrier("The picture", [&] { return render(request, stop); });
+        Result<Pictures> image = behindBarrier("The picture", [&] { return render(request, stop); });
         const double seconds = double(timer.nsecsElapsed()) * 1e-9;
         if (!image) {
             if (image.error().code != ErrorCode::Cancelled)
                 emit failed(QString::fromStdString(image.error().userMessage));
             continue;
         }
-        emit rendered({request, image.take(), seconds});
+        Pictures pictures = image.take();
+        emit rendered({request, pictures.image, pictures.plain, seconds});
         const std::lock_guard lock(m_mutex);
         std::erase_if(m_unread, [&](const PaneRequest &r) { return r.pane == request.pane; });
         if (!request.place.isEmpty())
@@ -150,7 +151,13 @@ std::optional<PlaceReadings> PaneRenderer::readingsOf(const PaneRequest &r, std:
     return readings.value();
 }
 
-Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
+void PaneRenderer::setScreen(std::shared_ptr<const ScreenTransform> screen)
+{
+    m_screen = std::move(screen);
+    emit screenChanged();
+}
+
+Result<PaneRenderer::Pictures> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
 {
     const RunContext run{0, stop, {}};
     const Frame &frame = *r.frame;
@@ -158,7 +165,15 @@ Result<QImage> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
     const Result<RgbImage<float>> linear = developView(cleaner, frame.storedOf(toUpright(r.region)), r.reduction, r.look, &m_cache, run);
     if (!linear)
         return linear.error();
-    return toImage(turned(encoded8(linear.value()), frame.orientation));
+    Pictures out;
+    out.plain = out.image = toImage(turned(encoded8(linear.value()), frame.orientation));
+    if (r.screen) {
+        Result<RgbImage<uint8_t>> shown = encodedFor(*r.screen, linear.value(), run);
+        if (!shown)
+            return shown.error();
+        out.image = toImage(turned(shown.take(), frame.orientation));
+    }
+    return out;
 }
 
 } // namespace irenic

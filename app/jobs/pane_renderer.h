@@ -4,6 +4,7 @@
 #include "irenic/export.h"
 #include "irenic/nearness.h"
 #include "irenic/picture.h"
+#include "irenic/screen.h"
 
 #include <QImage>
 #include <QObject>
@@ -26,22 +27,24 @@ struct PaneRequest {
     QRect region;      ///< pixels of the upright picture
     int reduction = 1; ///< 1, or an even whole number
     Look look;
-    int urgency = 0;                    ///< lower is sooner
-    Rect place;                         ///< stored coordinates where readings are to be taken; empty for none
-    std::shared_ptr<const Frame> truth; ///< the upright picture without noise, to be read against; null where nobody knows it
+    std::shared_ptr<const ScreenTransform> screen; ///< that it is going to be seen on; null: sRGB. The renderer's own
+    int urgency = 0;                               ///< lower is sooner
+    Rect place;                                    ///< stored coordinates where readings are to be taken; empty for none
+    std::shared_ptr<const Frame> truth;            ///< the upright picture without noise, to be read against; null where nobody knows it
 
     bool isQuick = false; ///< by what its chain costs; the renderer's own
 
     /// Two requests that would draw the same pixels.
     bool sameContent(const PaneRequest &o) const
     {
-        return frame == o.frame && treatment == o.treatment && edits == o.edits && region == o.region && reduction == o.reduction && look == o.look;
+        return frame == o.frame && treatment == o.treatment && edits == o.edits && region == o.region && reduction == o.reduction && look == o.look && screen == o.screen;
     }
 };
 
 struct PaneResult {
     PaneRequest request;
-    QImage image; ///< request.region at 1 : request.reduction
+    QImage image; ///< request.region at 1 : request.reduction, in the screen's numbers
+    QImage plain; ///< the same in sRGB
     double seconds = 0;
 };
 
@@ -55,6 +58,8 @@ public:
     ~PaneRenderer() override;
 
     void request(const PaneRequest &request);
+    void setScreen(std::shared_ptr<const ScreenTransform> screen); ///< of all requests from now on; of the window's thread alone
+    const std::shared_ptr<const ScreenTransform> &screen() const { return m_screen; }
     void forgetPane(int pane); ///< drops what is waiting or running for it
     bool isIdle() const;
     CleanCache *cache() { return &m_cache; } ///< may be used from any thread
@@ -63,6 +68,7 @@ signals:
     void rendered(const irenic::PaneResult &result);                                     ///< queued into the receiver's thread
     void readingsTaken(int pane, quint64 serial, const irenic::PlaceReadings &readings); ///< of the request's place; follow when all pictures are done
 
+    void screenChanged();
     void failed(const QString &problem); ///< a picture could not be made: memory ran out
 
 private:
@@ -76,7 +82,11 @@ private:
     };
     /// Nothing where it was stopped.
     std::optional<PlaceReadings> readingsOf(const PaneRequest &request, std::stop_token stop);
-    Result<QImage> render(const PaneRequest &request, std::stop_token stop);
+    struct Pictures {
+        QImage image, plain;
+    };
+    Result<Pictures> render(const PaneRequest &request, std::stop_token stop);
+    std::shared_ptr<const ScreenTransform> m_screen;
 
     CleanCache m_cache;
     mutable std::mutex m_mutex;

@@ -22,6 +22,7 @@ LivePane::LivePane(PaneRenderer *renderer, QWidget *parent) : PicturePane(parent
         m_readings = readings;
         emit readingsChanged();
     });
+    connect(renderer, &PaneRenderer::screenChanged, this, &LivePane::request);
     connect(this, &PicturePane::geometryChanged, this, &LivePane::request);
 }
 
@@ -93,6 +94,7 @@ void LivePane::request()
     r.edits = m_content.edits;
     r.region = visibleRegion(&r.reduction);
     r.look = m_look;
+    r.screen = m_renderer->screen();
     r.urgency = m_urgency;
     if (r.region.isEmpty())
         return;
@@ -110,7 +112,7 @@ void LivePane::request()
     const auto known = std::find_if(m_recent.begin(), m_recent.end(), [&](const PaneResult &k) { return k.request.sameContent(r); });
     if (known != m_recent.end()) {
         m_shownSerial = r.serial;
-        setImage({known->image, r.region, r.reduction});
+        setImage({known->image, r.region, r.reduction, known->plain});
         if (r.place.isEmpty() || m_readings) {
             m_renderer->forgetPane(m_id);
             emit stateChanged();
@@ -131,7 +133,7 @@ void LivePane::take(const PaneResult &result)
     if (!last && result.request.serial < m_shownSerial)
         return;
     m_shownSerial = result.request.serial;
-    setImage({result.image, result.request.region, result.request.reduction});
+    setImage({result.image, result.request.region, result.request.reduction, result.plain});
     if (last) {
         m_seconds = result.seconds;
         remember(result);

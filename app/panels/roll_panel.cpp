@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/roll_panel.h"
 
+#include "view/on_screen.h"
+
 #include <QContextMenuEvent>
 #include <QPainter>
 #include <QScrollBar>
@@ -19,6 +21,7 @@ class FrameDelegate : public QStyledItemDelegate
 public:
     explicit FrameDelegate(QObject *parent) : QStyledItemDelegate(parent) {}
     Tones tones = Tones::of(Tones::Wall::Mid);
+    OnScreen screen;
 
     QSize sizeHint(const QStyleOptionViewItem &option, const QModelIndex &) const override
     {
@@ -42,7 +45,7 @@ public:
             const QSize fitted = f->thumbnail.size().scaled(picture.size(), Qt::KeepAspectRatio);
             const QRect target(picture.center() - QPoint(fitted.width() / 2, fitted.height() / 2), fitted);
             p->setRenderHint(QPainter::SmoothPixmapTransform);
-            p->drawImage(target, f->thumbnail);
+            p->drawImage(target, screen.of(f->thumbnail));
         }
         const int line = option.fontMetrics.height();
         QRect text(picture.x(), picture.bottom() + 4, picture.width(), line);
@@ -102,6 +105,12 @@ RollPanel::RollPanel(Session *session, QWidget *parent) : QListView(parent), m_s
     setUniformItemSizes(true);
     setEditTriggers(NoEditTriggers);
     connect(session, &Session::currentChanged, this, [this](int index) { setCurrentIndex(m_model.index(index)); });
+}
+
+void RollPanel::setScreen(std::shared_ptr<const ScreenTransform> screen)
+{
+    static_cast<FrameDelegate *>(itemDelegate())->screen.setScreen(std::move(screen));
+    viewport()->update();
 }
 
 void RollPanel::setTones(const Tones &tones)

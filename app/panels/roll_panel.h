@@ -8,6 +8,8 @@
 
 namespace irenic {
 
+class ScreenTransform;
+
 /// The roll: the open frames in a narrow column, each with its picture, sensitivity, measured noise and keeper.
 class RollPanel : public QListView
 {
@@ -15,6 +17,7 @@ class RollPanel : public QListView
 public:
     RollPanel(Session *session, QWidget *parent = nullptr);
     void setTones(const Tones &tones);
+    void setScreen(std::shared_ptr<const ScreenTransform> screen);
 
 signals:
     void menuRequested(QPoint globalPoint); ///< of the current frame

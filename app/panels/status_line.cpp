@@ -33,9 +33,11 @@ StatusLine::StatusLine(const ExportQueue *queue, QWidget *parent) : QStatusBar(p
     m_progress->hide();
     m_exports = new QLabel;
     m_exports->setObjectName(QStringLiteral("queue"));
+    m_screen = new QLabel;
+    m_screen->setObjectName(QStringLiteral("screen"));
     addWidget(m_settled);
     addWidget(m_message, 1);
-    for (QWidget *w : {static_cast<QWidget *>(m_reveal), static_cast<QWidget *>(m_progress), static_cast<QWidget *>(m_exports)})
+    for (QWidget *w : {static_cast<QWidget *>(m_reveal), static_cast<QWidget *>(m_progress), static_cast<QWidget *>(m_exports), static_cast<QWidget *>(m_screen)})
         addPermanentWidget(w);
     connect(queue, &ExportQueue::changed, this, &StatusLine::showQueue);
     connect(queue, &ExportQueue::progressed, this, &StatusLine::showQueue);
@@ -44,6 +46,11 @@ StatusLine::StatusLine(const ExportQueue *queue, QWidget *parent) : QStatusBar(p
 void StatusLine::setSettled(const QString &words)
 {
     m_settled->setText(words);
+}
+
+void StatusLine::setScreen(const QString &words)
+{
+    m_screen->setText(words);
 }
 
 void StatusLine::say(const QString &text, const QString &folderToReveal)

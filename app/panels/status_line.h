@@ -23,6 +23,7 @@ public:
     void setSettled(const QString &words);
     /// @param folderToReveal with a button that opens it; empty for none
     void say(const QString &text, const QString &folderToReveal = {});
+    void setScreen(const QString &words); ///< whose profile the pictures are shown through
     QString folderToReveal() const { return m_folder; }
     void setTones(const Tones &tones);
 
@@ -30,7 +31,7 @@ private:
     void showQueue();
 
     const ExportQueue *m_queue;
-    QLabel *m_settled, *m_message, *m_exports;
+    QLabel *m_settled, *m_message, *m_exports, *m_screen;
     QPushButton *m_reveal;
     QProgressBar *m_progress;
     QString m_folder;

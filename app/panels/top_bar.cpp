@@ -5,6 +5,7 @@
 #include "panels/wall.h"
 #include "view/fitting_label.h"
 #include "view/map_view.h"
+#include "view/on_screen.h"
 
 #include <QButtonGroup>
 #include <QDoubleSpinBox>
@@ -118,6 +119,12 @@ TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(s
     showFrame();
 }
 
+void TopBar::setScreen(std::shared_ptr<const ScreenTransform> screen)
+{
+    m_screen = std::move(screen);
+    showFrame();
+}
+
 void TopBar::setTones(const Tones &tones)
 {
     m_spots->setTones(tones);
@@ -147,7 +154,7 @@ void TopBar::showFrame()
         return;
     }
     const Size size = f->frame->uprightSize();
-    m_map->setPicture(f->thumbnail, {size.width, size.height});
+    m_map->setPicture(onScreen(f->thumbnail, m_screen.get()), {size.width, size.height});
     QList<QPoint> spots;
     for (const Spot &spot : f->spots)
         spots << spot.at;

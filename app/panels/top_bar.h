@@ -13,6 +13,7 @@ namespace irenic {
 
 class FittingLabel;
 class MapView;
+class ScreenTransform;
 class SpotBar;
 
 /// Above the wall: the whole frame with the place that is looked at, the shooting data, magnification and push.
@@ -22,6 +23,7 @@ class TopBar : public QWidget
 public:
     TopBar(Session *session, QWidget *parent = nullptr);
     void setTones(const Tones &tones);
+    void setScreen(std::shared_ptr<const ScreenTransform> screen);
     void setVisibleRegion(const QRect &uprightPixels);
     SpotBar *spotBar() { return m_spots; }
 
@@ -34,6 +36,7 @@ private:
     Session *m_session;
     MapView *m_map;
     SpotBar *m_spots;
+    std::shared_ptr<const ScreenTransform> m_screen;
     FittingLabel *m_name, *m_data;
     QButtonGroup *m_zooms;
     QDoubleSpinBox *m_push;

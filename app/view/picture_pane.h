@@ -14,6 +14,7 @@ struct PaneImage {
     QImage image;
     QRect region;      ///< upright picture pixels that `image` covers
     int reduction = 1; ///< picture pixels per image pixel
+    QImage plain{};    ///< `image` in sRGB, where the screen has numbers of its own; may be null for what is only shown
 };
 
 /// What a drag on a picture does.

@@ -28,6 +28,10 @@ Tones Tones::of(Wall wall)
     t.paperInk = grey(24);
     t.paperFaint = grey(84);
     t.paperLine = grey(132);
+    t.darkPaper = grey(30);
+    t.darkPaperInk = grey(236);
+    t.darkPaperFaint = grey(176);
+    t.darkPaperLine = grey(120);
     switch (wall) {
     case Wall::Dim:
         t.wall = grey(59);
@@ -65,10 +69,19 @@ Tones Tones::of(Wall wall)
 Tones Tones::invertedPaper() const
 {
     Tones t = *this;
-    t.paper = grey(30);
-    t.paperInk = grey(236);
-    t.paperFaint = grey(176);
-    t.paperLine = grey(120);
+    t.paper = darkPaper;
+    t.paperInk = darkPaperInk;
+    t.paperFaint = darkPaperFaint;
+    t.paperLine = darkPaperLine;
+    return t;
+}
+
+Tones Tones::mapped(const std::function<QColor(const QColor &)> &screen) const
+{
+    Tones t = *this;
+    for (QColor Tones::*c : {&Tones::wall, &Tones::wallInk, &Tones::chrome, &Tones::chromeInk, &Tones::chromeRaised, &Tones::chosen, &Tones::chosenInk, &Tones::paper, &Tones::paperInk, &Tones::paperFaint,
+                             &Tones::paperLine, &Tones::accent, &Tones::darkPaper, &Tones::darkPaperInk, &Tones::darkPaperFaint, &Tones::darkPaperLine})
+        t.*c = screen(t.*c);
     return t;
 }
 

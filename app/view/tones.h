@@ -4,6 +4,8 @@
 #include <QColor>
 #include <QPalette>
 
+#include <functional>
+
 namespace irenic {
 
 /// The greys of the booth. Every colour near a picture is exactly neutral: colour there falsifies colour judgement.
@@ -28,7 +30,11 @@ struct Tones {
     QColor paperLine;  ///< tracks and rules on paper; no text
     QColor accent;     ///< focus and progress, away from the pictures
 
+    QColor darkPaper, darkPaperInk, darkPaperFaint, darkPaperLine; ///< of the keeper's strip
+
     static Tones of(Wall wall);
+    /// Each colour in the numbers of a screen, see ScreenTransform.
+    Tones mapped(const std::function<QColor(const QColor &)> &screen) const;
     /// The strip of the keeper: dark paper, light ink.
     Tones invertedPaper() const;
     QPalette palette() const;

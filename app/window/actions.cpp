@@ -5,6 +5,7 @@
 #include "panels/readings_panel.h"
 #include "panels/wall.h"
 #include "session/paths.h"
+#include "window/screen_profile.h"
 
 #include <QActionGroup>
 #include <QDir>
@@ -319,6 +320,23 @@ void Actions::addLookMenu()
         group->addAction(a);
         wallGreys << a;
     }
+    m_menus.last().actions.append(nullptr);
+    auto *screens = new QActionGroup(this);
+    m_screens = {add(QStringLiteral("screenOfSystem"), tr("Screen's profile as the s&ystem says"), {}, [this] { m_window->setScreenProfile(QString::fromLatin1(ScreenProfile::kOfSystem)); }),
+                 add(QStringLiteral("screenSrgb"), tr("Show as sRGB"), {}, [this] { m_window->setScreenProfile(QString::fromLatin1(ScreenProfile::kSrgb)); }),
+                 add(QStringLiteral("screenFile"), tr("Screen's profile from a &file..."), {}, [this] { m_window->chooseScreenProfile(); })};
+    for (QAction *a : m_screens) {
+        a->setCheckable(true);
+        screens->addAction(a);
+    }
+    showScreenChoice(m_window->settings().screenProfile);
+}
+
+void Actions::showScreenChoice(const QString &choice)
+{
+    m_screens[choice == QLatin1String(ScreenProfile::kOfSystem) ? 0 : choice == QLatin1String(ScreenProfile::kSrgb) ? 1
+                                                                                                                    : 2]
+        ->setChecked(true);
 }
 
 void Actions::addWindowAndHelpMenus()

@@ -32,7 +32,8 @@ public:
     QMenu *recentMenu = nullptr;
     QMenu *recipeMenu = nullptr; ///< to be applied
     QAction *find(const char *name) const { return m_window->findChild<QAction *>(QLatin1String(name)); }
-    QList<QAction *> wallGreys; ///< dim, mid, pale
+    QList<QAction *> wallGreys;                   ///< dim, mid, pale
+    void showScreenChoice(const QString &choice); ///< see ScreenProfile::choose()
 
 private:
     QAction *add(const QString &name, const QString &text, const QList<QKeySequence> &keys, std::function<void()> run);
@@ -57,6 +58,7 @@ private:
     QList<QAction *> m_needWall;  ///< and only while the wall hangs: the other views have these keys for themselves
     QList<QAction *> m_needTrial; ///< and a trial has the keyboard
     QList<QAction *> m_goToSpot;
+    QList<QAction *> m_screens; ///< of the system, sRGB, from a file
     QMenu *m_recipeForAll = nullptr, *m_recipeOut = nullptr, *m_recipeAway = nullptr, *m_camerasAway = nullptr;
 };
 

@@ -2,6 +2,7 @@
 #include "window/main_window.h"
 
 #include "window/hand_back.h"
+#include "window/screen_profile.h"
 
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
@@ -227,6 +228,11 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
                 m_status->folderToReveal());
     });
     m_keys = new HoldKeys(this, m_actions->untreatedToggle);
+    m_screen = new ScreenProfile(this);
+    connect(m_screen, &ScreenProfile::problem, this, [this](const QString &words) { say(words); });
+    connect(m_screen, &ScreenProfile::changed, this, &MainWindow::showOnScreen);
+    m_screen->choose(m_settings.screenProfile);
+    m_status->setScreen(m_screen->words());
     setWallGrey(m_settings.wall);
     setAsksCameraBook(m_settings.asksCameraBook);
     setRollShown(m_settings.rollShown);
@@ -349,7 +355,7 @@ QImage MainWindow::comparisonPicture() const
     const double zoom = m_session.viewport().zoom;
     const auto cellOf = [&](const LivePane *pane, const QString &caption) {
         const int factor = zoom >= 1 ? int(zoom) : 1;
-        return ComparisonSheet::Cell{magnified(pane->image().image, factor), caption};
+        return ComparisonSheet::Cell{magnified(pane->image().plain, factor), caption};
     };
     const QString magnification = zoom > 0 ? tr("%1 %").arg(zoom * 100, 0, 'f', zoom * 100 == int(zoom * 100) ? 0 : 1) : tr("whole frame");
     const QString pushed = m_session.pushEv() != 0 ? tr(", pushed %1 EV").arg(m_session.pushEv()) : QString();
@@ -783,7 +789,7 @@ void MainWindow::setAsksCameraBook(bool asks)
 void MainWindow::setWallGrey(Tones::Wall wall)
 {
     m_settings.wall = wall;
-    const Tones tones = Tones::of(wall);
+    const Tones tones = Tones::of(wall).mapped([this](const QColor &c) { return m_screen->shown(c); });
     qApp->setPalette(tones.palette());
     m_wall->setTones(tones);
     m_topBar->setTones(tones);
@@ -801,6 +807,28 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     menuBar()->setStyleSheet(QStringLiteral("QMenuBar { background: %1; color: %2; } QMenuBar::item { padding: 5px 10px; background: transparent; }"
                                             "QMenuBar::item:selected { background: %3; color: %4; }")
                                  .arg(tones.chrome.name(), tones.chromeInk.name(), tones.chosen.name(), tones.chosenInk.name()));
+}
+
+void MainWindow::showOnScreen()
+{
+    m_renderer.setScreen(m_screen->transform());
+    m_roll->setScreen(m_screen->transform());
+    m_topBar->setScreen(m_screen->transform());
+    m_status->setScreen(m_screen->words());
+    setWallGrey(m_settings.wall);
+}
+
+void MainWindow::setScreenProfile(const QString &choice)
+{
+    m_settings.screenProfile = choice;
+    m_screen->choose(choice);
+    m_actions->showScreenChoice(choice);
+}
+
+void MainWindow::chooseScreenProfile()
+{
+    const QString file = QFileDialog::getOpenFileName(this, tr("Profile of this screen"), {}, tr("ICC profiles (*.icc *.icm)"));
+    setScreenProfile(file.isEmpty() ? m_settings.screenProfile : file);
 }
 
 void MainWindow::setRollShown(bool shown)

@@ -34,6 +34,7 @@ class LensPanel;
 class RegionsPanel;
 class RenderingPanel;
 class RollPanel;
+class ScreenProfile;
 class StatusLine;
 class TopBar;
 
@@ -58,6 +59,8 @@ public:
     RenderingPanel *renderingPanel() { return m_rendering; }
     RegionsPanel *regionsPanel() { return m_regions; }
     LensPanel *lensPanel() { return m_lens; }
+    ScreenProfile *screenProfile() { return m_screen; }
+    const Settings &settings() const { return m_settings; }
     QDockWidget *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
 
     /// What hangs in the booth.
@@ -121,6 +124,8 @@ public slots:
     void showShortcuts();
     void showAbout();
     void setWallGrey(irenic::Tones::Wall wall);
+    void setScreenProfile(const QString &choice); ///< see ScreenProfile::choose()
+    void chooseScreenProfile();                   ///< a file
     bool asksCameraBook() const { return m_settings.asksCameraBook; }
     void setAsksCameraBook(bool asks); ///< of frames that are opened from now on
     void setRollShown(bool shown);
@@ -134,6 +139,7 @@ protected:
 
 private:
     void showSettled();
+    void showOnScreen();
     QDockWidget *addDock(const QString &name, const QString &title, QWidget *panel);
     void readAll(const QStringList &paths);
     void wantGuest(const QString &path, const QString &file);
@@ -176,6 +182,7 @@ private:
     HoldKeys *m_keys;
     EmptyPage *m_empty;
     StatusLine *m_status;
+    ScreenProfile *m_screen;
 };
 
 } // namespace irenic

@@ -13,6 +13,7 @@ Settings Settings::load()
     out.rollShown = s.value(QStringLiteral("rollShown"), true).toBool();
     out.guideWanted = s.value(QStringLiteral("guideWanted"), true).toBool();
     out.asksCameraBook = s.value(QStringLiteral("cameraBook"), true).toBool();
+    out.screenProfile = s.value(QStringLiteral("screenProfile"), out.screenProfile).toString();
     out.geometry = s.value(QStringLiteral("geometry")).toByteArray();
     out.docks = s.value(QStringLiteral("docks")).toByteArray();
     out.recent = s.value(QStringLiteral("recent")).toStringList();
@@ -26,6 +27,7 @@ void Settings::save() const
     s.setValue(QStringLiteral("rollShown"), rollShown);
     s.setValue(QStringLiteral("guideWanted"), guideWanted);
     s.setValue(QStringLiteral("cameraBook"), asksCameraBook);
+    s.setValue(QStringLiteral("screenProfile"), screenProfile);
     s.setValue(QStringLiteral("geometry"), geometry);
     s.setValue(QStringLiteral("docks"), docks);
     s.setValue(QStringLiteral("recent"), recent);

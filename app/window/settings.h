@@ -12,8 +12,9 @@ namespace irenic {
 struct Settings {
     Tones::Wall wall = Tones::Wall::Mid;
     bool rollShown = true;
-    bool guideWanted = true;    ///< with the demo roll, until it is closed
-    bool asksCameraBook = true; ///< and lets it learn
+    bool guideWanted = true;                          ///< with the demo roll, until it is closed
+    bool asksCameraBook = true;                       ///< and lets it learn
+    QString screenProfile = QStringLiteral("system"); ///< see ScreenProfile::choose()
     QByteArray geometry;
     QByteArray docks;   ///< where the panels are
     QStringList recent; ///< files, the latest first; at most kMaxRecent

@@ -7,6 +7,7 @@
 
 namespace irenic {
 
+class ScreenTransform;
 class Surroundings;
 
 /// Three samples a pixel, interleaved, rows without padding.
@@ -100,6 +101,8 @@ private:
 float srgbEncoded(float linear);
 RgbImage<uint8_t> encoded8(const RgbImage<float> &linear);
 RgbImage<uint16_t> encoded16(const RgbImage<float> &linear);
+/// In the numbers of a screen, dithered; fails only with Cancelled.
+Result<RgbImage<uint8_t>> encodedFor(const ScreenTransform &screen, const RgbImage<float> &linear, const RunContext &run);
 
 /// Turns a picture as an Exif orientation asks.
 template <class T>
