@@ -3,14 +3,24 @@
 
 #include "irenic/barrier.h"
 #include "irenic/camera_book.h"
+#include "irenic/provenance.h"
 #include "irenic/read_frame.h"
 #include "irenic/recipe.h"
+#include "watched_folder.h"
 
 #include <algorithm>
+#include <atomic>
+#include <chrono>
+#include <condition_variable>
 #include <cstdio>
 #include <fstream>
 #include <iostream>
+#include <mutex>
+#include <numeric>
 #include <sstream>
+#include <thread>
+
+#include <unistd.h>
 
 namespace irenic::cli {
 
@@ -251,6 +261,8 @@ void tell(const std::string &file, const ExportOutcome &o, const LensCorrection 
         if (!o.note.empty())
             line["note"] = o.note;
         printLine(line);
+    } else if (a.quiet) {
+        return;
     } else if (o.skipped) {
         std::printf("%s -> %s  (not written: %s)\n", file.c_str(), o.report.file.c_str(), o.note.c_str());
     } else {
@@ -262,47 +274,212 @@ void tell(const std::string &file, const ExportOutcome &o, const LensCorrection 
     std::fflush(stdout);
 }
 
+/// One line on a terminal that says how far the batch is; nothing in a pipe, with --json or --quiet. Of one thread at a time.
+class ProgressLine
+{
+public:
+    ProgressLine(size_t files, const CleanArguments &a) : m_files(files), m_on(!a.json && !a.quiet && ::isatty(STDERR_FILENO)), m_started(std::chrono::steady_clock::now()) {}
+    /// @param done files and shares of files
+    void show(const std::string &file, double done)
+    {
+        const auto now = std::chrono::steady_clock::now();
+        if (!m_on || now - m_shown < std::chrono::milliseconds(200))
+            return;
+        m_shown = now;
+        const double seconds = std::chrono::duration<double>(now - m_started).count(), left = done > 0.02 ? seconds * (double(m_files) - done) / done : -1;
+        std::string text = std::to_string(int(100 * done / double(m_files))) + " % of " + std::to_string(m_files) + (m_files == 1 ? " file" : " files") + ", " + file;
+        if (left >= 0)
+            text += left < 90 ? ", " + std::to_string(int(left) + 1) + " s left" : ", " + std::to_string(int(left / 60) + 1) + " min left";
+        std::fprintf(stderr, "\r%.79s\x1b[K", text.c_str());
+        m_isThere = true;
+    }
+    void clear()
+    {
+        if (m_isThere)
+            std::fputs("\r\x1b[K", stderr);
+        m_isThere = false;
+    }
+
+private:
+    size_t m_files;
+    bool m_on, m_isThere = false;
+    std::chrono::steady_clock::time_point m_started, m_shown{};
+};
+
+/// Room for so many bytes at once; what is larger waits until it is alone.
+class Room
+{
+public:
+    explicit Room(uint64_t bytes) : m_bytes(bytes) {}
+    void take(uint64_t bytes)
+    {
+        std::unique_lock lock(m_mutex);
+        m_freed.wait(lock, [&] { return m_taken == 0 || m_taken + bytes <= m_bytes; });
+        m_taken += bytes;
+    }
+    void giveBack(uint64_t bytes)
+    {
+        const std::lock_guard lock(m_mutex);
+        m_taken -= bytes;
+        m_freed.notify_all();
+    }
+
+private:
+    std::mutex m_mutex;
+    std::condition_variable m_freed;
+    uint64_t m_bytes, m_taken = 0;
+};
+
+/// What cleaning a frame takes at its peak, guessed by its file before it is read: 24 megapixels of 25 MB were seen to take 600.
+uint64_t bytesFor(const std::string &file)
+{
+    constexpr uint64_t kAtLeast = 200 << 20, kAByte = 24;
+    std::error_code ec;
+    const auto bytes = std::filesystem::file_size(file, ec);
+    return ec ? kAtLeast : kAtLeast + kAByte * bytes;
+}
+
+/// Cleans the files of a batch, some at once.
+class Batch
+{
+public:
+    Batch(const CleanArguments &a, const ExportJob &job, const std::vector<std::optional<ExportFormat>> &formats, std::stop_token stop)
+        : m_a(a), m_job(job), m_lens(job.lens), m_formats(formats), m_stop(std::move(stop)), m_room(memoryForBatches())
+    {
+        m_job.describedLens = a.lens.empty() && !asksForLens(a);
+    }
+    /// @param all files by their numbers in the whole list, which names may count
+    int clean(const std::vector<std::pair<int, std::string>> &all)
+    {
+        ProgressLine progress(all.size(), m_a);
+        m_progress = &progress;
+        m_shares.assign(all.size(), 0);
+        std::atomic<size_t> next = 0;
+        const auto work = [&] {
+            for (size_t i = next++; i < all.size() && !m_stop.stop_requested(); i = next++) {
+                const uint64_t bytes = m_a.jobs > 1 ? bytesFor(all[i].second) : 0;
+                m_room.take(bytes);
+                one(i, all[i].first, all[i].second);
+                m_room.giveBack(bytes);
+            }
+        };
+        std::vector<std::jthread> others;
+        for (int i = 1; i < std::min<int>(m_a.jobs, int(all.size())); ++i)
+            others.emplace_back(work);
+        work();
+        others.clear();
+        progress.clear();
+        m_progress = nullptr;
+        return m_status;
+    }
+
+private:
+    static uint64_t memoryForBatches()
+    {
+        const long pages = ::sysconf(_SC_PHYS_PAGES), size = ::sysconf(_SC_PAGE_SIZE);
+        return pages > 0 && size > 0 ? uint64_t(pages) * uint64_t(size) / 2 : uint64_t(2) << 30;
+    }
+    void one(size_t index, int counter, const std::string &file)
+    {
+        ExportJob job = m_job;
+        job.source = file;
+        job.folder = folderFor(job.source, m_a);
+        job.parts.counter = counter;
+        const std::string shown = textOf(job.source.filename());
+        const RunContext run{m_a.threads, m_stop, [&](double share) {
+                                 const std::lock_guard lock(m_mutex);
+                                 m_shares[index] = std::max(m_shares[index], share);
+                                 m_progress->show(shown, std::accumulate(m_shares.begin(), m_shares.end(), 0.0));
+                             }};
+        std::shared_ptr<const Frame> frame;
+        std::shared_ptr<const NoiseReport> noise;
+        const RunContext quiet{m_a.threads, m_stop, {}};
+        const Status ready = behindBarrier(shown, [&] { return prepare(job, frame, noise, m_lens, m_a, quiet); });
+        ExportMemory memory;
+        std::string told;
+        for (const auto format : m_formats) {
+            job.format = format;
+            const Result<ExportOutcome> outcome = ready ? runExportJob(job, frame, noise, run, m_a.dryRun, m_formats.size() > 1 ? &memory : nullptr) : ready.error();
+            const std::lock_guard lock(m_mutex);
+            m_progress->clear();
+            if (outcome) {
+                tell(file, outcome.value(), job.lens, m_a);
+                continue;
+            }
+            if (outcome.error().code == ErrorCode::Cancelled && m_stop.stop_requested())
+                return;
+            if (outcome.error().userMessage != told) // once, if it concerns the frame
+                report(file, outcome.error(), m_a.json);
+            told = outcome.error().userMessage;
+            m_status = 1;
+        }
+        const std::lock_guard lock(m_mutex);
+        m_shares[index] = 1;
+    }
+
+    const CleanArguments &m_a;
+    ExportJob m_job;
+    const LensCorrection m_lens;
+    const std::vector<std::optional<ExportFormat>> &m_formats;
+    std::stop_token m_stop;
+    Room m_room;
+    std::mutex m_mutex; ///< of all below, and of the terminal
+    ProgressLine *m_progress = nullptr;
+    std::vector<double> m_shares; ///< of every file, how much is done
+    int m_status = 0;
+};
+
+int failed(const Error &error)
+{
+    std::fprintf(stderr, "irenic-cli: %s\n", error.userMessage.c_str());
+    return 2;
+}
+
 } // namespace
 
 int clean(const CleanArguments &arguments)
 {
     const auto formats = formatsOf(arguments.format);
-    Result<ExportJob> asked = formats ? jobOf(arguments) : Result<ExportJob>(formats.error());
-    const Result<std::vector<std::string>> files = asked ? filesOf(arguments) : Result<std::vector<std::string>>(asked.error());
+    const Result<ExportJob> job = formats ? jobOf(arguments) : Result<ExportJob>(formats.error());
+    const Result<std::vector<std::string>> files = job ? filesOf(arguments) : Result<std::vector<std::string>>(job.error());
     const auto shard = files ? shardOf(arguments.shard) : Result<std::pair<size_t, size_t>>(files.error());
-    if (!shard) {
-        std::fprintf(stderr, "irenic-cli: %s\n", shard.error().userMessage.c_str());
-        return 2;
-    }
-    ExportJob job = asked.take();
-    job.describedLens = arguments.lens.empty() && !asksForLens(arguments);
-    const LensCorrection lens = job.lens;
-    int status = 0;
-    for (size_t i = 0; i < files.value().size(); ++i) {
-        if (i % shard.value().second != shard.value().first - 1)
-            continue;
-        const std::string &file = files.value()[i];
-        job.source = file;
-        job.folder = folderFor(job.source, arguments);
-        job.parts.counter = int(i) + 1; // of the whole list: every shard counts alike
-        const RunContext run{arguments.threads, {}, {}};
-        std::shared_ptr<const Frame> frame;
-        std::shared_ptr<const NoiseReport> noise;
-        const Status ready = behindBarrier(textOf(file), [&] { return prepare(job, frame, noise, lens, arguments, run); });
-        ExportMemory memory;
-        std::string told;
-        for (const auto format : formats.value()) {
-            job.format = format;
-            const Result<ExportOutcome> outcome = ready ? runExportJob(job, frame, noise, run, arguments.dryRun, formats.value().size() > 1 ? &memory : nullptr) : ready.error();
-            if (outcome) {
-                tell(file, outcome.value(), job.lens, arguments);
-                continue;
-            }
-            if (outcome.error().userMessage != told) // once, if it concerns the frame
-                report(file, outcome.error(), arguments.json);
-            told = outcome.error().userMessage;
-            status = 1;
-        }
+    if (!shard)
+        return failed(shard.error());
+    std::vector<std::pair<int, std::string>> all;
+    for (size_t i = 0; i < files.value().size(); ++i)
+        if (i % shard.value().second == shard.value().first - 1)
+            all.emplace_back(int(i) + 1, files.value()[i]); // counted in the whole list: every shard counts alike
+    std::stop_source stop;
+    const StopBySignal signals(stop);
+    const int status = Batch(arguments, job.value(), formats.value(), stop.get_token()).clean(all);
+    return stop.stop_requested() ? std::max(status, 1) : status;
+}
+
+int watch(const WatchArguments &arguments)
+{
+    const CleanArguments &a = arguments.clean;
+    const auto formats = formatsOf(a.format);
+    const Result<ExportJob> job = formats ? jobOf(a) : Result<ExportJob>(formats.error());
+    if (!job)
+        return failed(job.error());
+    Result<WatchedFolder> folder = WatchedFolder::open(arguments.folder);
+    if (!folder)
+        return failed(folder.error());
+    std::stop_source stop;
+    const StopBySignal signals(stop);
+    Batch batch(a, job.value(), formats.value(), stop.get_token());
+    int counter = 0, status = 0;
+    while (!stop.stop_requested()) {
+        std::vector<std::pair<int, std::string>> arrived;
+        for (const std::filesystem::path &file : folder.value().arrived())
+            if (!readProvenance(file)) // what Irenic has written is not cleaned again
+                arrived.emplace_back(++counter, file.string());
+        if (!arrived.empty())
+            status = std::max(status, batch.clean(arrived));
+        else if (arguments.once)
+            break;
+        else
+            folder.value().wait(stop.get_token());
     }
     return status;
 }

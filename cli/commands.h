@@ -67,8 +67,18 @@ struct CleanArguments {
     int threads = 0;
     bool json = false;
     bool dryRun = false;
+    bool quiet = false; ///< says nothing of what went well
+    int jobs = 1;       ///< frames at once
 };
 int clean(const CleanArguments &arguments);
+
+struct WatchArguments {
+    std::string folder;
+    CleanArguments clean; ///< its files and lists are left alone
+    bool once = false;    ///< ends when everything that lies there was cleaned
+};
+/// Cleans what arrives, until SIGINT or SIGTERM.
+int watch(const WatchArguments &arguments);
 
 struct CompareArguments {
     std::string file;

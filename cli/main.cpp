@@ -26,6 +26,52 @@ void printLine(const nlohmann::json &object)
 
 namespace {
 
+/// What is to be done with every photograph, and where to: the options of all commands that clean.
+void addCleaning(CLI::App *command, CleanArguments &c, const std::string &book)
+{
+    const auto usual = [](std::string folder) { return folder == "-" ? usualCameraBook() : folder; };
+    command->add_option("--out", c.outFolder, "Folder for the results");
+    command->add_option("--subfolder", c.subfolder, "A folder of this name beside every original");
+    command->add_flag("--beside", c.beside, "The folder of every original");
+    command->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->transform(irenic::methodIdOf)->capture_default_str();
+    command->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours")->transform(irenic::methodIdOf);
+    command->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
+    command->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
+    std::vector<CLI::Option *> tastes;
+    for (const irenic::TreatmentParam &p : irenic::kTasteParams)
+        tastes.push_back(command->add_option(std::string("--") + p.info.name, c.taste.*p.taste, p.info.help)->capture_default_str());
+    command->add_option("--regions", c.regions, "A file of regions, whose strengths hold inside them");
+    command->add_option("--correct", c.correct, "Lens faults to undo: lateral, vignetting, distortion; by a profile of the lens that the file names")->delimiter(',');
+    command->add_option("--fringes", c.fringes, "Share of the coloured fringes at edges that is taken off, 0 to 1; linear DNG, TIFF and proofs")->check(CLI::Range(0., 1.));
+    command->add_option("--lens", c.lens, "A file of lens corrections, in place of a profile");
+    command->add_option("--lens-name", c.lensName, "Name of the lens whose profile is to be used")->excludes("--lens");
+    command->add_flag("--measure-lateral", c.measureLateral, "Lateral aberration as measured on each frame");
+    command->add_option("--shape", c.shape, "With distortion undone: largest (no blank corners), original (scale of the middle) or everything (default: as the file of lens corrections says, or largest)");
+    command->add_option("--format", c.format, "dng (still raw), linear-dng (demosaiced), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures; several with commas between, cleaned once")->capture_default_str();
+    command->add_flag("--uncompressed", c.uncompressed, "DNG without lossless compression");
+    command->add_option("--bits", c.bits, "TIFF: 8 (dithered), 16 or 32 (floating point)")->capture_default_str();
+    command->add_option("--compression", c.compression, "TIFF: none, deflate or lzw")->capture_default_str();
+    command->add_option("--profile", c.profile, "Rendered files: own (sRGB; a finished picture keeps its own), srgb, wide (BT.2020) or linear")->capture_default_str();
+    command->add_option("--dpi", c.dpi, "Rendered files: resolution, dots an inch")->capture_default_str();
+    command->add_option("--temperature", c.rendering.white.temperatureK, "Rendered files: colour temperature of the light, K; as shot where it is not given");
+    command->add_option("--tint", c.rendering.white.tint, irenic::kTint.help)->needs("--temperature");
+    for (const irenic::RenderingParam &p : irenic::kRenderingParams)
+        command->add_option(std::string("--") + p.info.name, c.rendering.*p.value, std::string("Rendered files: ") + p.info.help);
+    command->add_flag("--automatic-brightness", c.automaticBrightness, "Rendered files: exposure chosen for every frame")->excludes("--exposure");
+    command->add_option("--name", c.nameTemplate, "Name of the results: {name} {method} {luminance} {colour} {iso} {date} {counter}")->capture_default_str();
+    command->add_option("--clash", c.clash, "Where a name is taken: number (the next one) or skip")->capture_default_str();
+    command->add_flag("--no-sidecar", c.noSidecar, "Do not copy XMP sidecars");
+    command->add_flag("--again", c.again, "Make exports again that are there already, made in the same way of the same original");
+    command->add_option("--threads", c.threads, "0 uses every core")->check(CLI::Range(0, 1024));
+    command->add_flag("--json", c.json, "One JSON object a line");
+    command->add_flag("--dry-run", c.dryRun, "Say what would be done and write nothing");
+    command->add_option("--recipe", c.recipe, "A recipe file, or a picture that was exported and tells its own, in place of method and strengths")->excludes("--method")->excludes("--luminance")->excludes("--colour")->excludes("--colour-method");
+    for (CLI::Option *taste : tastes)
+        taste->excludes("--recipe");
+
+    command->add_option("--camera-book", c.cameraBook, book)->transform(usual);
+}
+
 int listMethods(bool json)
 {
     for (const MethodInfo &m : methods()) {
@@ -67,46 +113,15 @@ int main(int argc, char **argv)
     cleanCommand->add_option("files", c.files, "Photographs; - reads their names from standard input, one a line");
     cleanCommand->add_option("--list", c.list, "A file with more names, one a line; - for standard input");
     cleanCommand->add_option("--shard", c.shard, "I/N: only every N-th file of the list, from the I-th on, so that N workers do it together");
-    cleanCommand->add_option("--out", c.outFolder, "Folder for the results");
-    cleanCommand->add_option("--subfolder", c.subfolder, "A folder of this name beside every original");
-    cleanCommand->add_flag("--beside", c.beside, "The folder of every original");
-    cleanCommand->add_option("--method", c.method, "auto, or a method's name (see: irenic-cli methods)")->transform(irenic::methodIdOf)->capture_default_str();
-    cleanCommand->add_option("--colour-method,--color-method", c.colourMethod, "Another method for the colours")->transform(irenic::methodIdOf);
-    cleanCommand->add_option("--luminance", c.luminance, "Strength for brightness noise, in multiples of what was measured, 0 to 3");
-    cleanCommand->add_option("--colour,--color", c.colour, "Strength for colour noise, 0 to 3");
-    std::vector<CLI::Option *> tastes;
-    for (const irenic::TreatmentParam &p : irenic::kTasteParams)
-        tastes.push_back(cleanCommand->add_option(std::string("--") + p.info.name, c.taste.*p.taste, p.info.help)->capture_default_str());
-    cleanCommand->add_option("--regions", c.regions, "A file of regions, whose strengths hold inside them");
-    cleanCommand->add_option("--correct", c.correct, "Lens faults to undo: lateral, vignetting, distortion; by a profile of the lens that the file names")->delimiter(',');
-    cleanCommand->add_option("--fringes", c.fringes, "Share of the coloured fringes at edges that is taken off, 0 to 1; linear DNG, TIFF and proofs")->check(CLI::Range(0., 1.));
-    cleanCommand->add_option("--lens", c.lens, "A file of lens corrections, in place of a profile");
-    cleanCommand->add_option("--lens-name", c.lensName, "Name of the lens whose profile is to be used")->excludes("--lens");
-    cleanCommand->add_flag("--measure-lateral", c.measureLateral, "Lateral aberration as measured on each frame");
-    cleanCommand->add_option("--shape", c.shape, "With distortion undone: largest (no blank corners), original (scale of the middle) or everything (default: as the file of lens corrections says, or largest)");
-    cleanCommand->add_option("--format", c.format, "dng (still raw), linear-dng (demosaiced), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures; several with commas between, cleaned once")->capture_default_str();
-    cleanCommand->add_flag("--uncompressed", c.uncompressed, "DNG without lossless compression");
-    cleanCommand->add_option("--bits", c.bits, "TIFF: 8 (dithered), 16 or 32 (floating point)")->capture_default_str();
-    cleanCommand->add_option("--compression", c.compression, "TIFF: none, deflate or lzw")->capture_default_str();
-    cleanCommand->add_option("--profile", c.profile, "Rendered files: own (sRGB; a finished picture keeps its own), srgb, wide (BT.2020) or linear")->capture_default_str();
-    cleanCommand->add_option("--dpi", c.dpi, "Rendered files: resolution, dots an inch")->capture_default_str();
-    cleanCommand->add_option("--temperature", c.rendering.white.temperatureK, "Rendered files: colour temperature of the light, K; as shot where it is not given");
-    cleanCommand->add_option("--tint", c.rendering.white.tint, irenic::kTint.help)->needs("--temperature");
-    for (const irenic::RenderingParam &p : irenic::kRenderingParams)
-        cleanCommand->add_option(std::string("--") + p.info.name, c.rendering.*p.value, std::string("Rendered files: ") + p.info.help);
-    cleanCommand->add_flag("--automatic-brightness", c.automaticBrightness, "Rendered files: exposure chosen for every frame")->excludes("--exposure");
-    cleanCommand->add_option("--name", c.nameTemplate, "Name of the results: {name} {method} {luminance} {colour} {iso} {date} {counter}")->capture_default_str();
-    cleanCommand->add_option("--clash", c.clash, "Where a name is taken: number (the next one) or skip")->capture_default_str();
-    cleanCommand->add_flag("--no-sidecar", c.noSidecar, "Do not copy XMP sidecars");
-    cleanCommand->add_flag("--again", c.again, "Make exports again that are there already, made in the same way of the same original");
-    cleanCommand->add_option("--threads", c.threads, "0 uses every core")->check(CLI::Range(0, 1024));
-    cleanCommand->add_flag("--json", c.json, "One JSON object a line");
-    cleanCommand->add_flag("--dry-run", c.dryRun, "Say what would be done and write nothing");
-    cleanCommand->add_option("--recipe", c.recipe, "A recipe file, or a picture that was exported and tells its own, in place of method and strengths")->excludes("--method")->excludes("--luminance")->excludes("--colour")->excludes("--colour-method");
-    for (CLI::Option *taste : tastes)
-        taste->excludes("--recipe");
+    cleanCommand->add_option("--jobs", c.jobs, "Frames at once, as far as memory allows; more than 1 keeps all cores busy while files are read and written")->check(CLI::Range(1, 64))->capture_default_str();
+    cleanCommand->add_flag("--quiet", c.quiet, "Say nothing of what went well");
+    addCleaning(cleanCommand, c, book);
 
-    cleanCommand->add_option("--camera-book", c.cameraBook, book)->transform(usual);
+    WatchArguments w;
+    CLI::App *watchCommand = app.add_subcommand("watch", "Clean the photographs that arrive in a folder, until it is stopped");
+    watchCommand->add_option("folder", w.folder, "Folder; what lies there already is cleaned, too")->required();
+    watchCommand->add_flag("--once", w.once, "End when everything that lies there was cleaned");
+    addCleaning(watchCommand, w.clean, book);
 
     CamerasArguments k;
     CLI::App *camerasCommand = app.add_subcommand("cameras", "List the camera book, let it learn or forget");
@@ -155,6 +170,8 @@ int main(int argc, char **argv)
         return cameras(k);
     if (cleanCommand->parsed())
         return clean(c);
+    if (watchCommand->parsed())
+        return watch(w);
     if (compareCommand->parsed())
         return compare(t);
     if (stripCommand->parsed())

@@ -2,6 +2,7 @@
 #include "window/main_window.h"
 
 #include "window/hand_back.h"
+#include "window/queue_on_desktop.h"
 #include "window/screen_profile.h"
 
 #include "irenic/read_frame.h"
@@ -209,6 +210,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         m_session.noteGuestLost(path, file);
         say(wasPinned ? tr("%1 It stays in the session as a guest of %2.").arg(problem, QFileInfo(path).fileName()) : problem);
     });
+    m_onDesktop = new QueueOnDesktop(&m_queue, this);
     connect(&m_queue, &ExportQueue::changed, this, [this] { m_wall->setPace(m_queue.ratio()); });
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
         m_session.noteExported(source, file);
@@ -499,6 +501,8 @@ void MainWindow::open(const QStringList &paths)
             for (const auto &file : found.value())
                 files << fileText(file);
     }
+    if (m_session.count() == 0)
+        m_lookAtSpot = true; // at the size of the window nobody sees noise
     QStringList added;
     for (const int i : m_session.addPaths(files))
         added << m_session.frame(i).path;

@@ -28,6 +28,7 @@ class HandBack;
 class HistogramPanel;
 class HoldKeys;
 class Loupe;
+class QueueOnDesktop;
 class QueuePanel;
 class ReadingsPanel;
 class LensPanel;
@@ -59,6 +60,7 @@ public:
     RenderingPanel *renderingPanel() { return m_rendering; }
     RegionsPanel *regionsPanel() { return m_regions; }
     LensPanel *lensPanel() { return m_lens; }
+    QueueOnDesktop *queueOnDesktop() { return m_onDesktop; }
     ScreenProfile *screenProfile() { return m_screen; }
     const Settings &settings() const { return m_settings; }
     QDockWidget *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
@@ -183,6 +185,7 @@ private:
     EmptyPage *m_empty;
     StatusLine *m_status;
     ScreenProfile *m_screen;
+    QueueOnDesktop *m_onDesktop;
 };
 
 } // namespace irenic

@@ -22,11 +22,11 @@ constexpr uint16_t kTags[] = {
     TagBlackLevelDeltaH, TagBlackLevelDeltaV, TagWhiteLevel, TagDefaultScale, TagDefaultCropOrigin, TagDefaultCropSize, TagColorMatrix1, TagColorMatrix2,
     TagCameraCalibration1, TagCameraCalibration2, TagAnalogBalance, TagAsShotNeutral, TagAsShotWhiteXy, TagBaselineExposure, TagMakerNoteSafety, TagCalibrationIlluminant1,
     TagCalibrationIlluminant2, TagActiveArea, TagMaskedAreas, TagForwardMatrix1, TagForwardMatrix2, TagOpcodeList1, TagOpcodeList2, TagOpcodeList3, TagNoiseProfile,
-    TagNoiseReductionApplied, TagOriginalRawFileName};
+    TagNoiseReductionApplied, TagOriginalRawFileName, TagPredictor, TagRowInterleaveFactor, TagColumnInterleaveFactor, TagSubTileBlockSize, TagJxlDistance};
 
 double extreme(fuzz::Decisions &in)
 {
-    static constexpr double kNumbers[] = {0, 1, 2, 3, 6, 7, 8, 15, 16, 17, 32, 33, 34, 39, 40, 41, 63, 64, 255, 256, 4000, 4095, 32767, 65535, 65536, 2147483647, 2147483648.0, 4294967295.0, -1, -2,
+    static constexpr double kNumbers[] = {0, 1, 2, 3, 6, 7, 8, 15, 16, 17, 32, 33, 34, 39, 40, 41, 63, 64, 255, 256, 4000, 4095, 32767, 32946, 34892, 34893, 34894, 52546, 65535, 65536, 2147483647, 2147483648.0, 4294967295.0, -1, -2,
                                           -64, -32768, -2147483648.0, 0.5, 0.001, 1e-30, 1e30, 1e300, std::numeric_limits<double>::quiet_NaN(), std::numeric_limits<double>::infinity(),
                                           -std::numeric_limits<double>::infinity()};
     return in.oneOf(kNumbers);

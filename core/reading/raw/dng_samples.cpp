@@ -288,7 +288,7 @@ private:
     {
         std::string why;
         const uint64_t pixels = uint64_t(m_s.tile.area());
-        const auto jxl = decodeJpegXl(bytes, {pixels, std::max<uint64_t>(64 << 20, pixels * uint64_t(m_s.perPiecePixel()) * 64), m_s.pieces() > 1}, m_stop, why);
+        const auto jxl = decodeJpegXl(bytes, {pixels, memoryBudget() / 2, m_s.pieces() > 1}, m_stop, why);
         if (!jxl)
             return fail("is damaged: a piece of its JPEG XL picture " + why);
         if (jxl->channels != m_s.perPiecePixel() || jxl->width != m_s.tile.width || size_t(jxl->height) < m_rows)

@@ -19,7 +19,8 @@ namespace {
 class Memory
 {
 public:
-    explicit Memory(uint64_t most) : m_left(int64_t(std::min<uint64_t>(most, INT64_MAX))) {}
+    explicit Memory(uint64_t most) { allow(most); }
+    void allow(uint64_t more) { m_left += int64_t(std::min<uint64_t>(more, INT64_MAX / 4)); }
     JxlMemoryManager manager()
     {
         return {this, [](void *self, size_t bytes) { return static_cast<Memory *>(self)->take(bytes); }, [](void *self, void *p) { static_cast<Memory *>(self)->giveBack(p); }};
@@ -53,10 +54,11 @@ private:
         m_left += int64_t(bytes);
         std::free(p);
     }
-    std::atomic<int64_t> m_left;
+    std::atomic<int64_t> m_left = 0;
 };
 
-constexpr size_t kChunk = 1 << 20; ///< bytes between looks at the stop
+constexpr uint64_t kBytesAtFirst = 128 << 20, kBytesAPixel = 96; ///< that decoding takes: 24 to 60 were seen
+constexpr size_t kChunk = 1 << 20;                               ///< bytes between looks at the stop
 constexpr size_t kMostProfileBytes = 4 << 20;
 
 #if JPEGXL_MAJOR_VERSION > 0 || JPEGXL_MINOR_VERSION >= 9
@@ -83,7 +85,7 @@ JxlDecoderStatus profile(JxlDecoder *d, const JxlPixelFormat *format, std::vecto
 
 std::optional<JpegXl> decodeJpegXl(std::span<const uint8_t> bytes, const JpegXlLimits &limits, const std::stop_token &stop, std::string &problem)
 {
-    Memory memory(limits.mostBytes);
+    Memory memory(std::min(kBytesAtFirst, limits.mostBytes));
     const JxlMemoryManager manager = memory.manager();
     const std::unique_ptr<JxlDecoder, void (*)(JxlDecoder *)> decoder(JxlDecoderCreate(&manager), JxlDecoderDestroy);
     const std::unique_ptr<void, void (*)(void *)> threads(limits.inOneThread ? nullptr : JxlThreadParallelRunnerCreate(nullptr, JxlThreadParallelRunnerDefaultNumWorkerThreads()),
@@ -121,6 +123,7 @@ std::optional<JpegXl> decodeJpegXl(std::span<const uint8_t> bytes, const JpegXlL
                 return fail("has another size than its place");
             if (info.num_color_channels != 1 && info.num_color_channels != 3)
                 return fail("has neither one nor three colours");
+            memory.allow(std::min(uint64_t(info.xsize) * info.ysize * kBytesAPixel, limits.mostBytes - std::min(kBytesAtFirst, limits.mostBytes)));
             out.width = int(info.xsize);
             out.height = int(info.ysize);
             if (info.orientation >= JXL_ORIENT_TRANSPOSE) // sizes are told as coded

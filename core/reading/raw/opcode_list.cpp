@@ -16,6 +16,7 @@ constexpr size_t kHeaderBytes = 16;
 constexpr uint32_t kMostOpcodes = 4096;
 constexpr size_t kMostBadPixels = 1 << 20;
 constexpr double kMostGain = 1000;
+constexpr int kMostOverAll = 64; ///< opcodes that take time for every sample: four gain maps, three curves, a line each way are usual
 
 /// Numbers of an opcode's data, one after the other; not a number, or 0, past the end.
 class Numbers
@@ -170,12 +171,12 @@ bool listBad(const Opcode &o, Frame &frame)
         if (x < 65536 && y < 65536)
             add(int(x), int(y));
     }
-    for (uint32_t i = 0; i < rects; ++i) {
+    for (uint32_t i = 0; i < rects && frame.badPixels.size() < kMostBadPixels; ++i) {
         const uint32_t top = n.whole(), left = n.whole(), bottom = n.whole(), right = n.whole();
         if (std::max({top, left, bottom, right}) >= 65536)
             continue;
         const Rect r = Rect{int(left), int(top), int(right) - int(left), int(bottom) - int(top)}.intersected(whole);
-        for (int y = r.y; y < r.bottom(); ++y)
+        for (int y = r.y; y < r.bottom() && frame.badPixels.size() < kMostBadPixels; ++y)
             for (int x = r.x; x < r.right(); ++x)
                 add(x, y);
     }
@@ -366,6 +367,7 @@ void takeDescribed(Frame &frame, SourceTags &tags)
 {
     auto shading = std::make_shared<Shading>(frame.active);
     std::set<std::string> leftOut;
+    int overAll = 0;
     for (const uint16_t tag : {TagOpcodeList1, TagOpcodeList2, TagOpcodeList3}) {
         const TiffEntry *found = tags.raw.find(tag);
         if (!found)
@@ -384,7 +386,7 @@ void takeDescribed(Frame &frame, SourceTags &tags)
         if (applied > 0) {
             LinearSamples samples(frame);
             for (size_t i = 0; i < applied; ++i)
-                if (!samples.apply((*all)[i]))
+                if (++overAll > kMostOverAll || !samples.apply((*all)[i]))
                     leftOut.insert(opcodeName((*all)[i].id));
             samples.store();
             tellLevels(frame.levels, tags.raw);
@@ -397,6 +399,10 @@ void takeDescribed(Frame &frame, SourceTags &tags)
         for (size_t i = applied; i < all->size(); ++i) {
             const Opcode &o = (*all)[i];
             bool understood = false;
+            if (o.id != OpcodeWarpRectilinear && o.id != OpcodeWarpFisheye && ++overAll > kMostOverAll) {
+                leftOut.insert(opcodeName(o.id));
+                continue;
+            }
             if (o.id == OpcodeGainMap && tag != TagOpcodeList1) {
                 if (auto map = mapFrom(o, frame.active)) {
                     map->ofColours = tag == TagOpcodeList3;

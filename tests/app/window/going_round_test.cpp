@@ -4,8 +4,11 @@
 #include "support/frames.h"
 #include "support/windows.h"
 #include "window/hand_back.h"
+#include "window/queue_on_desktop.h"
 #include "window/running_window.h"
 
+#include <QDBusConnection>
+#include <QDBusUnixFileDescriptor>
 #include <QLabel>
 #include <QProcess>
 #include <QPushButton>
@@ -13,8 +16,63 @@
 #include <QTemporaryDir>
 #include <QTest>
 
+#include <poll.h>
+#include <unistd.h>
+
 using namespace irenic;
 using namespace irenic::test;
+
+namespace {
+
+/// Who would be told on a desktop, on the test's own bus: the session's manager and the notifications.
+class FakeDesktop : public QObject
+{
+    Q_OBJECT
+    Q_CLASSINFO("D-Bus Interface", "org.freedesktop.login1.Manager")
+public:
+    QStringList asked;
+
+public slots:
+    QDBusUnixFileDescriptor Inhibit(const QString &what, const QString &who, const QString &, const QString &mode)
+    {
+        asked << what + u' ' + who + u' ' + mode;
+        int ends[2];
+        if (::pipe(ends) != 0)
+            return {};
+        const QDBusUnixFileDescriptor given(ends[1]);
+        ::close(ends[1]);
+        m_read = ends[0];
+        return given;
+    }
+
+public:
+    /// Every copy of the descriptor that was given is closed.
+    bool isReleased() const
+    {
+        pollfd p{m_read, POLLIN, 0};
+        return ::poll(&p, 1, 0) > 0 && (p.revents & POLLHUP);
+    }
+
+private:
+    int m_read = -1;
+};
+
+class FakeNotifications : public QObject
+{
+    Q_OBJECT
+    Q_CLASSINFO("D-Bus Interface", "org.freedesktop.Notifications")
+public:
+    QStringList told;
+
+public slots:
+    uint Notify(const QString &who, uint, const QString &, const QString &title, const QString &words, const QStringList &, const QVariantMap &, int)
+    {
+        told << who + u'|' + title + u'|' + words;
+        return 1;
+    }
+};
+
+} // namespace
 
 class GoingRoundTest : public QObject
 {
@@ -26,7 +84,9 @@ private slots:
         // A bus of the test's own, before anybody asks for the session's.
         m_bus.start("dbus-daemon", {"--session", "--nofork", "--print-address"});
         QVERIFY(m_bus.waitForReadyRead(10000));
-        qputenv("DBUS_SESSION_BUS_ADDRESS", m_bus.readLine().trimmed());
+        const QByteArray address = m_bus.readLine().trimmed();
+        qputenv("DBUS_SESSION_BUS_ADDRESS", address);
+        qputenv("DBUS_SYSTEM_BUS_ADDRESS", address);
     }
     void cleanupTestCase()
     {
@@ -124,6 +184,30 @@ private slots:
         second.start(QStringLiteral(IRENIC_BIN "/irenic"), {"--empty-queue"});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->dock("queue")->isVisible(), kPatienceMs);
         QVERIFY(second.state() == QProcess::NotRunning || second.waitForFinished(kPatienceMs));
+    }
+
+    void theMachineStaysAwakeAndTheEndIsTold()
+    {
+        QDBusConnection bus = QDBusConnection::connectToBus(QString::fromLocal8Bit(qgetenv("DBUS_SESSION_BUS_ADDRESS")), "desktop"); // another than the window's
+        FakeDesktop desktop;
+        FakeNotifications notifications;
+        QVERIFY(bus.registerObject("/org/freedesktop/login1", &desktop, QDBusConnection::ExportAllSlots) && bus.registerService("org.freedesktop.login1"));
+        QVERIFY(bus.registerObject("/org/freedesktop/Notifications", &notifications, QDBusConnection::ExportAllSlots) && bus.registerService("org.freedesktop.Notifications"));
+        m_window->queueOnDesktop()->setLongMs(0);
+        QWidget other; // where somebody works meanwhile
+        other.show();
+        QVERIFY(QTest::qWaitForWindowExposed(&other));
+        other.activateWindow();
+        QTRY_VERIFY(!m_window->isActiveWindow());
+        ExportJob job;
+        job.source = path("sent.dng").toStdString();
+        job.folder = path("out").toStdString();
+        job.treatment = WantedTreatment{.method = "bm3d"};
+        m_window->exportQueue()->add(job);
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->count(QueuedJob::State::Done), 1, kPatienceMs);
+        QTRY_COMPARE(desktop.asked, QStringList{"sleep:idle Irenic block"});
+        QTRY_VERIFY(desktop.isReleased()); // nothing is exported any more
+        QTRY_COMPARE(notifications.told, QStringList{"Irenic|The queue is done|One file was written and verified."});
     }
 
 private:

@@ -276,6 +276,19 @@ private slots:
         QVERIFY(f);
         QVERIFY2(f->warnings.back().find("TrimBounds, opcode 77") != std::string::npos, f->warnings.back().c_str());
     }
+    void thousandsOfThemAreNot()
+    {
+        // Each costs time for every sample, and a small file could hold any number.
+        List l;
+        for (int i = 0; i < 3000; ++i)
+            addMap(l, kSize, 0, 0, 1.001f);
+        const Source s({{uint16_t(TagOpcodeList2), l.bytes()}});
+        const auto f = s.read();
+        QVERIFY(f && f->shading);
+        QVERIFY2(f->warnings.back().find("GainMap") != std::string::npos, f->warnings.back().c_str());
+        const float gain = f->shading->gainAt({f->active.right() - 2 + (f->active.width & 1), f->active.y}, 1, true);
+        QVERIFY2(gain > 1.05f && gain < 1.07f, qPrintable(QString::number(double(gain)))); // 64 of them
+    }
     void brokenListsAreToldAndHarmless_data()
     {
         QTest::addColumn<QByteArray>("bytes");
