@@ -107,8 +107,8 @@ private slots:
         const QTemporaryDir dir;
         HandMade h;
         h.perPixel = 3;
-        h.extra = {{TagPlanarConfiguration, {2}}};
-        QCOMPARE(readFrame(written(dir, "planes.dng", h.bytes())).error().code, ErrorCode::Unsupported);
+        h.extra = {{TagPlanarConfiguration, {2}}}; // of which each colour would have a piece of its own
+        QCOMPARE(readFrame(written(dir, "planes.dng", h.bytes())).error().code, ErrorCode::Damaged);
         h.extra = {};
         h.perPixel = 4;
         QCOMPARE(readFrame(written(dir, "four.dng", h.bytes())).error().code, ErrorCode::Unsupported);
