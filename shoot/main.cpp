@@ -72,7 +72,8 @@ int main(int argc, char **argv)
     app.add_option("--finished", finished, "Also the picture that a camera makes of it, .jpg or .tif");
     app.add_option("--quality", finish.quality, "Of that JPEG, 1 to 100")->capture_default_str();
     app.add_option("--sharpening", finish.sharpening, "Of that picture, 0 to 3")->capture_default_str();
-    app.set_version_flag("--version", [] { return versionText("irenic-shoot"); }, "Print the versions of the program and of its libraries");
+    app.set_version_flag(
+        "--version", [] { return versionText("irenic-shoot"); }, "Print the versions of the program and of its libraries");
     const ProgramPages pages{"photograph a clean scene with a simulated sensor", "", "\\fBirenic\\-cli\\fR(1)"};
     if (const int status = answerPages(app, pages, argc, argv); status >= 0)
         return status;

@@ -2,35 +2,11 @@
 #include "colour/profile.h"
 
 #include "colour/colour.h"
-
-#include <lcms2.h>
+#include "colour/icc.h"
 
 namespace irenic {
 
 namespace {
-
-using Profile = std::unique_ptr<void, cmsBool (*)(cmsHPROFILE)>;
-
-Profile opened(const std::vector<uint8_t> &bytes)
-{
-    return {bytes.empty() ? cmsCreate_sRGBProfile() : cmsOpenProfileFromMem(bytes.data(), cmsUInt32Number(bytes.size())), cmsCloseProfile};
-}
-
-/// Linear profile colours to XYZ under D50.
-std::optional<Matrix3> toXyz(cmsHPROFILE profile)
-{
-    Matrix3 m{};
-    const cmsTagSignature tags[3] = {cmsSigRedColorantTag, cmsSigGreenColorantTag, cmsSigBlueColorantTag};
-    for (size_t c = 0; c < 3; ++c) {
-        const auto *xyz = static_cast<const cmsCIEXYZ *>(cmsReadTag(profile, tags[c]));
-        if (!xyz)
-            return std::nullopt;
-        m[c] = xyz->X;
-        m[3 + c] = xyz->Y;
-        m[6 + c] = xyz->Z;
-    }
-    return m;
-}
 
 bool readCurve(cmsHPROFILE profile, cmsTagSignature tag, std::vector<float> &out)
 {
@@ -49,10 +25,30 @@ bool readCurve(cmsHPROFILE profile, cmsTagSignature tag, std::vector<float> &out
 
 } // namespace
 
+IccProfile openedProfile(const std::vector<uint8_t> &bytes)
+{
+    return {bytes.empty() ? cmsCreate_sRGBProfile() : cmsOpenProfileFromMem(bytes.data(), cmsUInt32Number(bytes.size())), cmsCloseProfile};
+}
+
+std::optional<Matrix3> colourants(cmsHPROFILE profile)
+{
+    Matrix3 m{};
+    const cmsTagSignature tags[3] = {cmsSigRedColorantTag, cmsSigGreenColorantTag, cmsSigBlueColorantTag};
+    for (size_t c = 0; c < 3; ++c) {
+        const auto *xyz = static_cast<const cmsCIEXYZ *>(cmsReadTag(profile, tags[c]));
+        if (!xyz)
+            return std::nullopt;
+        m[c] = xyz->X;
+        m[3 + c] = xyz->Y;
+        m[6 + c] = xyz->Z;
+    }
+    return m;
+}
+
 Encoding encodingOf(const std::vector<uint8_t> &bytes, int channels)
 {
     Encoding e;
-    const Profile profile = opened(bytes), srgb = opened({});
+    const IccProfile profile = openedProfile(bytes), srgb = openedProfile({});
     if (!profile)
         return e;
     const cmsColorSpaceSignature space = cmsGetColorSpace(profile.get());
@@ -64,7 +60,7 @@ Encoding encodingOf(const std::vector<uint8_t> &bytes, int channels)
     }
     if (space != cmsSigRgbData || !cmsIsMatrixShaper(profile.get()))
         return e;
-    const std::optional<Matrix3> own = toXyz(profile.get()), theirs = toXyz(srgb.get());
+    const std::optional<Matrix3> own = colourants(profile.get()), theirs = colourants(srgb.get());
     const cmsTagSignature curves[3] = {cmsSigRedTRCTag, cmsSigGreenTRCTag, cmsSigBlueTRCTag};
     for (size_t c = 0; c < 3; ++c)
         if (!own || !theirs || !readCurve(profile.get(), curves[c], e.decode[c])) {
@@ -78,7 +74,7 @@ Encoding encodingOf(const std::vector<uint8_t> &bytes, int channels)
 
 bool convertToSrgb(const std::vector<uint8_t> &bytes, Plane<uint16_t> &samples)
 {
-    const Profile profile = opened(bytes), srgb = opened({});
+    const IccProfile profile = openedProfile(bytes), srgb = openedProfile({});
     if (!profile || cmsGetColorSpace(profile.get()) != cmsSigRgbData)
         return false;
     const cmsHTRANSFORM transform = cmsCreateTransform(profile.get(), TYPE_RGB_16, srgb.get(), TYPE_RGB_16, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE);
@@ -119,7 +115,7 @@ std::vector<uint8_t> profileOfCodePoints(int primaries, int transfer)
     if (!one)
         return {};
     cmsToneCurve *const three[3] = {one.get(), one.get(), one.get()};
-    const Profile profile(cmsCreateRGBProfile(&d65, &colours, three), cmsCloseProfile);
+    const IccProfile profile(cmsCreateRGBProfile(&d65, &colours, three), cmsCloseProfile);
     cmsUInt32Number bytes = 0;
     if (!profile || !cmsSaveProfileToMem(profile.get(), nullptr, &bytes))
         return {};

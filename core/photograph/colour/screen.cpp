@@ -2,9 +2,8 @@
 #include "irenic/screen.h"
 
 #include "colour/colour.h"
+#include "colour/icc.h"
 #include "irenic/text.h"
-
-#include <lcms2.h>
 
 #include <algorithm>
 #include <cmath>
@@ -13,8 +12,6 @@
 namespace irenic {
 
 namespace {
-
-using Profile = std::unique_ptr<void, cmsBool (*)(cmsHPROFILE)>;
 
 /// Sixteen-bit encoded sRGB (IEC 61966-2-1) of linear values, by a table whose steps are finer than one of its results.
 uint16_t encoded(float linear)
@@ -36,22 +33,6 @@ constexpr uint8_t kOrdered[64] = {0, 32, 8, 40, 2, 34, 10, 42, 48, 16, 56, 24, 5
                                   3, 35, 11, 43, 1, 33, 9, 41, 51, 19, 59, 27, 49, 17, 57, 25, 15, 47, 7, 39, 13, 45, 5, 37, 63, 31, 55, 23, 61, 29, 53, 21};
 
 constexpr int kCurveSteps = 4096;
-
-/// The linear colours of a profile of curves and a matrix in XYZ under D50; nothing of others.
-std::optional<Matrix3> colourants(cmsHPROFILE profile)
-{
-    Matrix3 m{};
-    const cmsTagSignature tags[3] = {cmsSigRedColorantTag, cmsSigGreenColorantTag, cmsSigBlueColorantTag};
-    for (size_t c = 0; c < 3; ++c) {
-        const auto *xyz = static_cast<const cmsCIEXYZ *>(cmsReadTag(profile, tags[c]));
-        if (!xyz)
-            return std::nullopt;
-        m[c] = xyz->X;
-        m[3 + c] = xyz->Y;
-        m[6 + c] = xyz->Z;
-    }
-    return m;
-}
 
 /// Encoded values of a screen's channel over the square root of linear ones; empty where its curve cannot be turned round.
 std::vector<float> encodingCurve(cmsHPROFILE profile, cmsTagSignature tag)
@@ -87,8 +68,8 @@ uint8_t rounded(uint16_t v)
 Result<std::shared_ptr<const ScreenTransform>> ScreenTransform::from(const std::vector<uint8_t> &bytes)
 {
     const auto refuse = [](const char *why) { return Error{ErrorCode::Unsupported, std::string("The screen's profile ") + why + "; colours are shown as sRGB.", {}}; };
-    const Profile screen(bytes.empty() ? nullptr : cmsOpenProfileFromMem(bytes.data(), cmsUInt32Number(bytes.size())), cmsCloseProfile), srgb(cmsCreate_sRGBProfile(), cmsCloseProfile);
-    if (!screen || !srgb)
+    const IccProfile screen = openedProfile(bytes), srgb = openedProfile({});
+    if (bytes.empty() || !screen || !srgb)
         return refuse("cannot be read");
     if (cmsGetColorSpace(screen.get()) != cmsSigRgbData || !cmsIsIntentSupported(screen.get(), INTENT_RELATIVE_COLORIMETRIC, LCMS_USED_AS_OUTPUT))
         return refuse("is not that of an RGB screen");

@@ -64,15 +64,31 @@ float Shading::gainAt(PixelAt p, int colour, bool isMosaic) const
 void Shading::multiply(float *samples, int count, PixelAt corner, const CfaPattern *cfa) const
 {
     const auto inside = [](int i, int from, int size) { return from + mirrored(i - from, size); };
-    const int y = inside(corner.y, m_active.y, m_active.height);
-    for (int i = 0; i < count; ++i) {
-        const PixelAt p{inside(corner.x + i, m_active.x, m_active.width), y};
-        if (cfa)
-            samples[i] *= gainAt(p, int(cfa->at(i, 0)), true);
-        else
-            for (int c = 0; c < 3; ++c)
-                samples[3 * i + c] *= gainAt(p, c, false);
+    const int y = inside(corner.y, m_active.y, m_active.height), channels = cfa ? 1 : 3;
+    for (const Map &m : m_maps) {
+        // As gainAt(), but for what a row has in common.
+        if (y < m.area.y || y >= m.area.bottom() || (y - m.area.y) % m.rowPitch != 0)
+            continue;
+        const Between v((y - m_active.y + 0.5) / m_active.height, m.originV, m.spacingV, m.rows);
+        for (int i = 0; i < count; ++i) {
+            const int x = inside(corner.x + i, m_active.x, m_active.width);
+            if (x < m.area.x || x >= m.area.right() || (m.columnPitch > 1 && (x - m.area.x) % m.columnPitch != 0))
+                continue;
+            const Between h((x - m_active.x + 0.5) / m_active.width, m.originH, m.spacingH, m.columns);
+            for (int c = 0; c < channels; ++c) {
+                const int channel = !cfa ? c : m.ofColours ? int(cfa->at(i, 0))
+                                                           : 0;
+                if (channel >= m.plane && channel < m.plane + m.planes)
+                    samples[channels * i + c] *= mapGain(m, v, h, channel);
+            }
+        }
     }
+    for (const Radial &radial : m_radials)
+        for (int i = 0; i < count; ++i) {
+            const auto gain = float(radialGain(radial, m_active, {inside(corner.x + i, m_active.x, m_active.width), y}));
+            for (int c = 0; c < channels; ++c)
+                samples[channels * i + c] *= gain;
+        }
 }
 
 double DescribedWarp::source(double r, size_t colour) const

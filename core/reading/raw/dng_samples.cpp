@@ -4,6 +4,7 @@
 #include "base/budget.h"
 #include "base/input_file.h"
 #include "base/parallel.h"
+#include "raw/dct_jpeg_reader.h"
 #include "raw/jpeg_errors.h"
 #include "raw/jpeg_xl_reader.h"
 #include "raw/lossless_jpeg_reader.h"
@@ -264,9 +265,11 @@ private:
     }
     bool lossyJpeg(const std::vector<uint8_t> &bytes, int bits)
     {
+        if (bits == 12)
+            return twelveBits(bytes);
         if (bits != 8) {
             unsupported = true;
-            return fail("is compressed as a lossy JPEG of " + std::to_string(bits) + " bits; those of 8 bits are read");
+            return fail("is compressed as a lossy JPEG of " + std::to_string(bits) + " bits; those of 8 and 12 bits are read");
         }
         constexpr int kMostScans = 300;
         DctReading r;
@@ -282,6 +285,20 @@ private:
         samples.resize(m_rowSamples * m_rows);
         for (size_t y = 0; y < m_rows; ++y)
             std::copy_n(all.begin() + std::ptrdiff_t(y * width * n), m_rowSamples, samples.begin() + std::ptrdiff_t(y * m_rowSamples));
+        return true;
+    }
+    bool twelveBits(const std::vector<uint8_t> &bytes)
+    {
+        std::string why;
+        const auto jpeg = decodeDctJpeg(bytes, (m_rowSamples + 64 * size_t(m_s.perPiecePixel())) * (size_t(m_s.tile.height) + 64), m_stop, why);
+        if (!jpeg)
+            return fail("is damaged: a piece of its lossy JPEG " + why);
+        if (jpeg->components != m_s.perPiecePixel() || jpeg->width < m_s.tile.width || size_t(jpeg->height) < m_rows)
+            return fail("is damaged: a piece of its lossy JPEG does not fit its place");
+        samples.resize(m_rowSamples * m_rows);
+        const size_t width = size_t(jpeg->width) * size_t(jpeg->components);
+        for (size_t y = 0; y < m_rows; ++y)
+            std::copy_n(jpeg->samples.begin() + std::ptrdiff_t(y * width), m_rowSamples, samples.begin() + std::ptrdiff_t(y * m_rowSamples));
         return true;
     }
     bool jpegXl(const std::vector<uint8_t> &bytes)

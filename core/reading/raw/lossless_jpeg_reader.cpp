@@ -1,87 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/lossless_jpeg_reader.h"
 
+#include "raw/jpeg_bits.h"
+
+#include <algorithm>
 #include <array>
 
 namespace irenic {
 
 namespace {
-
-/// Decoding by look-up of sixteen bits: length and category in one step.
-struct HuffmanLookup {
-    std::vector<uint16_t> entry; ///< category << 8 | length; length 0 where no code matches
-
-    bool build(std::span<const uint8_t> counts, std::span<const uint8_t> symbols)
-    {
-        entry.assign(1 << 16, 0);
-        uint32_t code = 0;
-        size_t k = 0;
-        for (int length = 1; length <= 16; ++length, code <<= 1)
-            for (int i = 0; i < counts[size_t(length) - 1]; ++i, ++code, ++k) {
-                const uint32_t from = code << (16 - length), count = 1u << (16 - length);
-                if (k >= symbols.size() || symbols[k] > 16 || from + count > entry.size())
-                    return false;
-                std::fill_n(entry.begin() + from, count, uint16_t(symbols[k] << 8 | length));
-            }
-        return k > 0;
-    }
-};
-
-class BitReader
-{
-public:
-    explicit BitReader(std::span<const uint8_t> bytes) : m_bytes(bytes) {}
-    /// The next 16 bits without taking them; zeros beyond the end.
-    uint32_t peek16()
-    {
-        while (m_have < 16)
-            pull();
-        return uint32_t(m_held >> (m_have - 16)) & 0xffff;
-    }
-    void skip(int count) { m_have -= count; }
-    uint32_t take(int count)
-    {
-        if (count == 0)
-            return 0;
-        const uint32_t v = peek16() >> (16 - count);
-        skip(count);
-        return v;
-    }
-    /// More bits were taken than there were: two bytes of grace for the look-ahead.
-    bool exhausted() const { return m_invented * 8 > m_have; }
-    /// Goes on after a restart marker; false where there is none.
-    bool restart()
-    {
-        m_have = 0;
-        m_held = 0;
-        m_invented = 0;
-        while (m_at + 1 < m_bytes.size() && !(m_bytes[m_at] == 0xff && m_bytes[m_at + 1] >= 0xd0 && m_bytes[m_at + 1] <= 0xd7)) {
-            if (m_bytes[m_at] == 0xff && m_bytes[m_at + 1] != 0)
-                return false;
-            ++m_at;
-        }
-        m_at += 2;
-        return m_at <= m_bytes.size();
-    }
-
-private:
-    void pull()
-    {
-        uint8_t b = 0;
-        if (m_at < m_bytes.size() && !(m_bytes[m_at] == 0xff && (m_at + 1 >= m_bytes.size() || m_bytes[m_at + 1] != 0))) {
-            b = m_bytes[m_at];
-            m_at += b == 0xff ? 2 : 1;
-        } else
-            ++m_invented; // a marker or the end: nothing follows
-        m_held = m_held << 8 | b;
-        m_have += 8;
-    }
-    std::span<const uint8_t> m_bytes;
-    size_t m_at = 0;
-    uint64_t m_held = 0;
-    int m_have = 0;
-    int m_invented = 0;
-};
 
 class Decoder
 {
@@ -130,7 +57,7 @@ private:
             size_t total = 0;
             for (int i = 1; i <= 16; ++i)
                 total += s[size_t(i)];
-            if (id > 3 || s.size() < 17 + total || !m_tables[size_t(id)].build(s.subspan(1, 16), s.subspan(17, total)))
+            if (id > 3 || s.size() < 17 + total || !m_tables[size_t(id)].build(s.subspan(1, 16), s.subspan(17, total), 16))
                 return false;
             s = s.subspan(17 + total);
         }
@@ -174,7 +101,7 @@ private:
             return fail("has an unknown predictor");
         const size_t rowSamples = size_t(m_out.width) * n;
         m_out.samples.resize(rowSamples * size_t(m_out.height));
-        BitReader bits(data);
+        JpegBits bits(data);
         const uint16_t start = uint16_t(1 << (m_precision - shift - 1));
         int untilRestart = m_restart;
         bool fresh = true; // first row, or first row after a restart

@@ -136,6 +136,27 @@ private slots:
         QCOMPARE(f->shading->gainAt({a.x + 80, a.y + 10}, 1, true), float(1 + 2 * 80.5 / a.width));
         QCOMPARE(f->shading->gainAt({a.x + a.width - 1, a.y}, 1, true), float(1 + 2 * (a.width - 0.5) / a.width));
     }
+    void aRowIsItsSamples()
+    {
+        // Maps of single places and of colours, and a vignette; a row that reaches beyond the area on both sides.
+        Shading s({4, 6, 40, 30});
+        s.add(Shading::Map{{5, 7, 39, 29}, 0, 1, 2, 2, 2, 3, 1, 0, 0, 1, 0.5, {1, 2, 3, 4, 5, 6}, false});
+        s.add(Shading::Map{{4, 6, 40, 30}, 1, 2, 1, 1, 1, 2, 2, 0, 0.1, 1, 0.8, {1.1f, 1.2f, 1.3f, 1.4f}, true});
+        s.add(Shading::Radial{{0.5, -0.2, 0, 0, 0}, 0.4, 0.6});
+        const CfaPattern cfa;
+        for (const bool mosaic : {true, false})
+            for (int y = 4; y < 38; ++y) {
+                const int n = mosaic ? 1 : 3;
+                std::vector<float> row(size_t(48 * n), 1.f);
+                const CfaPattern here = cfa.shifted(0, y);
+                s.multiply(row.data(), 48, {0, y}, mosaic ? &here : nullptr);
+                for (int x = 0; x < 48; ++x)
+                    for (int c = 0; c < n; ++c) {
+                        const PixelAt at{4 + mirrored(x - 4, 40), 6 + mirrored(y - 6, 30)};
+                        QCOMPARE(row[size_t(x * n + c)], s.gainAt(at, mosaic ? int(here.at(x, 0)) : c, mosaic));
+                    }
+            }
+    }
     void aGainMapIsLookedAt_data()
     {
         QTest::addColumn<int>("factor");

@@ -179,6 +179,105 @@ QByteArray jpeg(const std::vector<uint8_t> &samples, int width, int height, int 
     return out;
 }
 
+/// A sequential JPEG of twelve bits, by the formulas of ITU-T T.81: every sample of its own component, steps of 1, codes of eight and nine bits.
+QByteArray jpegOf12Bits(const std::vector<uint16_t> &samples, int width, int height, int channels, int restart)
+{
+    QByteArray out = QByteArray::fromHex("ffd8ffee000e41646f626500640000000000"); // Adobe's marker: no colour differences
+    const auto put = [&](std::initializer_list<int> bytes) {
+        for (const int b : bytes)
+            out.append(char(b));
+    };
+    put({0xff, 0xdb, 0, 67, 0});
+    for (int i = 0; i < 64; ++i)
+        put({1});
+    put({0xff, 0xc1, 0, 8 + 3 * channels, 12, height >> 8, height & 255, width >> 8, width & 255, channels});
+    for (int c = 0; c < channels; ++c)
+        put({c + 1, 0x11, 0});
+    put({0xff, 0xc4, 0, 2 + 17 + 16, 0x00, 0, 0, 0, 0, 16, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0});
+    for (int i = 0; i < 16; ++i)
+        put({i});
+    put({0xff, 0xc4, (2 + 17 + 256) >> 8, (2 + 17 + 256) & 255, 0x10, 0, 0, 0, 0, 0, 0, 0, 128, 128, 0, 0, 0, 0, 0, 0, 0});
+    for (int i = 0; i < 256; ++i)
+        put({i});
+    if (restart > 0)
+        put({0xff, 0xdd, 0, 4, restart >> 8, restart & 255});
+    put({0xff, 0xda, 0, 6 + 2 * channels, channels});
+    for (int c = 0; c < channels; ++c)
+        put({c + 1, 0});
+    put({0, 63, 0});
+    static constexpr int zigzag[64] = {0, 1, 8, 16, 9, 2, 3, 10, 17, 24, 32, 25, 18, 11, 4, 5, 12, 19, 26, 33, 40, 48, 41, 34, 27, 20, 13, 6, 7, 14, 21, 28,
+                                       35, 42, 49, 56, 57, 50, 43, 36, 29, 22, 15, 23, 30, 37, 44, 51, 58, 59, 52, 45, 38, 31, 39, 46, 53, 60, 61, 54, 47, 55, 62, 63};
+    uint64_t held = 0;
+    int have = 0;
+    const auto bits = [&](uint32_t v, int n) {
+        held = held << n | v;
+        for (have += n; have >= 8; have -= 8) {
+            const int b = int(held >> (have - 8) & 255);
+            put({b});
+            if (b == 255)
+                put({0});
+        }
+    };
+    const auto code = [&](bool ac, int symbol) { ac ? symbol < 128 ? bits(uint32_t(symbol), 8) : bits(uint32_t(symbol) + 128, 9) : bits(uint32_t(symbol), 5); };
+    const auto number = [&](int v, int size) { bits(uint32_t(v < 0 ? v + (1 << size) - 1 : v), size); };
+    const auto sizeOf = [](int v) {
+        int size = 0;
+        for (v = std::abs(v); v; v >>= 1)
+            ++size;
+        return size;
+    };
+    std::vector<int> last(size_t(channels), 0);
+    int units = 0, marker = 0;
+    for (int by = 0; by < height; by += 8)
+        for (int bx = 0; bx < width; bx += 8) {
+            if (restart > 0 && units == restart) {
+                if (have > 0)
+                    bits(0xff >> have, 8 - have);
+                put({0xff, 0xd0 + marker});
+                marker = (marker + 1) & 7;
+                units = 0;
+                std::fill(last.begin(), last.end(), 0);
+            }
+            ++units;
+            for (int c = 0; c < channels; ++c) {
+                int q[64];
+                for (int v = 0; v < 8; ++v)
+                    for (int u = 0; u < 8; ++u) {
+                        double sum = 0;
+                        for (int y = 0; y < 8; ++y)
+                            for (int x = 0; x < 8; ++x) {
+                                const int sx = std::min(bx + x, width - 1), sy = std::min(by + y, height - 1);
+                                sum += (samples[size_t((sy * width + sx) * channels + c)] - 2048.0) * std::cos((2 * x + 1) * u * M_PI / 16) * std::cos((2 * y + 1) * v * M_PI / 16);
+                            }
+                        q[v * 8 + u] = int(std::lround(sum / 4 * (u ? 1 : std::sqrt(0.5)) * (v ? 1 : std::sqrt(0.5))));
+                    }
+                const int difference = q[0] - last[size_t(c)];
+                last[size_t(c)] = q[0];
+                code(false, sizeOf(difference));
+                number(difference, sizeOf(difference));
+                int zeros = 0;
+                for (int i = 1; i < 64; ++i) {
+                    const int v = q[zigzag[i]];
+                    if (v == 0) {
+                        ++zeros;
+                        continue;
+                    }
+                    for (; zeros > 15; zeros -= 16)
+                        code(true, 0xf0);
+                    code(true, zeros << 4 | sizeOf(v));
+                    number(v, sizeOf(v));
+                    zeros = 0;
+                }
+                if (zeros > 0)
+                    code(true, 0);
+            }
+        }
+    if (have > 0)
+        bits(0xff >> have, 8 - have);
+    put({0xff, 0xd9});
+    return out;
+}
+
 std::vector<uint16_t> samplesOf(const HandMade &h, double scale = 1)
 {
     std::vector<uint16_t> all;
@@ -415,6 +514,39 @@ private slots:
                 for (int c = 0; c < 3; ++c)
                     QVERIFY(std::abs(std::sqrt(double(read.value()->linearAt(x, y, c))) - smooth[size_t((y * h.width + x) * 3 + c)] / 255.0) < 5 / 255.0);
         QCOMPARE(read.value()->compression, std::string("lossy JPEG"));
+    }
+    void lossyJpegOf12Bits_data()
+    {
+        QTest::addColumn<int>("perPixel");
+        QTest::addColumn<int>("restart");
+        QTest::newRow("mosaic") << 1 << 0;
+        QTest::newRow("three colours") << 3 << 0;
+        QTest::newRow("three colours, with restarts") << 3 << 4;
+    }
+    void lossyJpegOf12Bits()
+    {
+        QFETCH(int, perPixel);
+        QFETCH(int, restart);
+        HandMade h;
+        h.bits = 12;
+        h.perPixel = perPixel;
+        h.compression = CompressionLossyJpeg;
+        h.pieces = {jpegOf12Bits(samplesOf(h), h.width, h.height, perPixel, restart)};
+        const QTemporaryDir dir;
+        const auto read = readFrame(written(dir, "twelve.dng", h.bytes()));
+        QVERIFY2(read.ok(), read.ok() ? "" : read.error().userMessage.c_str());
+        // Steps of 1 in sixty-four frequencies: a sample is off by no more than two.
+        for (int y = 0; y < h.height; ++y)
+            for (int x = 0; x < h.width; ++x)
+                for (int c = 0; c < perPixel; ++c)
+                    QVERIFY(std::abs(int(read.value()->samples.at(x * perPixel + c, y)) - int(HandMade::sample(x, y, c))) <= 2);
+        // And cut off at any place it is refused, or what is left is a whole picture.
+        const QByteArray whole = h.pieces[0];
+        for (qsizetype n = 4; n < whole.size(); n += 97) {
+            h.pieces = {whole.left(n)};
+            const auto cut = readFrame(written(dir, qPrintable(QString::number(n)), h.bytes()));
+            QVERIFY2(!cut.ok() || n > whole.size() - 16, qPrintable(QString::number(n)));
+        }
     }
     void aDngMadeOfOneIsWholeAgain()
     {
