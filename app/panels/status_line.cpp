@@ -35,6 +35,7 @@ StatusLine::StatusLine(const ExportQueue *queue, QWidget *parent) : QStatusBar(p
     m_exports->setObjectName(QStringLiteral("queue"));
     m_screen = new QLabel;
     m_screen->setObjectName(QStringLiteral("screen"));
+    m_screen->setContentsMargins(12, 0, 0, 0);
     addWidget(m_settled);
     addWidget(m_message, 1);
     for (QWidget *w : {static_cast<QWidget *>(m_reveal), static_cast<QWidget *>(m_progress), static_cast<QWidget *>(m_exports), static_cast<QWidget *>(m_screen)})
