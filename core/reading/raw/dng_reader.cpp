@@ -33,6 +33,19 @@ double samplesAByte(int compression)
     }
 }
 
+/// Three times every sample; empty stays empty.
+template <class T>
+Plane<T> tripled(Plane<T> one)
+{
+    if (one.isEmpty())
+        return one;
+    Plane<T> out({one.width() * 3, one.height()});
+    for (int y = 0; y < one.height(); ++y)
+        for (int x = 0; x < one.width(); ++x)
+            std::fill_n(out.row(y) + 3 * x, 3, one.row(y)[x]);
+    return out;
+}
+
 /// Not one of reduced size (TIFF 6.0, NewSubfileType, bit 0).
 bool isWholePicture(const TiffDirectory &d)
 {
@@ -68,6 +81,11 @@ public:
             return samples.error();
         m_frame->file = m_file;
         m_frame->compression = samples.value().compression;
+        if (m_grey) {
+            samples.value().whole = tripled(std::move(samples.value().whole));
+            samples.value().wide = tripled(std::move(samples.value().wide));
+            m_frame->warnings.push_back("The sensor has no colour filters: its one channel stands for all three.");
+        }
         if (m_storage.isWide()) {
             if (const Status s = roundSamples(samples.value().wide, tags->raw); !s)
                 return s.error();
@@ -78,7 +96,7 @@ public:
         tellOfStorage();
         const Rect &a = m_frame->active;
         const PlaneView<const uint16_t> exposed = m_frame->samples.constView().cut(m_frame->inSamples(a));
-        const Result<std::string> verdict = judgeSamples(m_file, exposed, m_storage.perPixel);
+        const Result<std::string> verdict = judgeSamples(m_file, exposed, m_frame->channels());
         if (!verdict)
             return verdict.error();
         if (!verdict.value().empty())
@@ -162,6 +180,9 @@ private:
             return refuse(ErrorCode::Damaged, "claims a size that no sensor has");
         s.sensor = {int(width), int(height)};
         s.perPixel = m_frame->channels();
+        m_grey = s.perPixel == 3 && d.number(TagSamplesPerPixel, 1) == 1;
+        if (m_grey)
+            s.perPixel = 1;
         if (d.number(TagSamplesPerPixel, 1) != s.perPixel)
             return refuse(ErrorCode::Unsupported, s.perPixel == 1 ? "stores several samples at each place of its pattern" : "is a linear DNG with other than three colours");
         s.onePlaneAfterAnother = s.perPixel > 1 && d.number(TagPlanarConfiguration, 1) != 1;
@@ -329,11 +350,11 @@ private:
         if (m_frame->kind == FrameKind::Linear) {
             // Rows, columns, colours, the last fastest (DNG 1.4, BlackLevel); patterns on top of full colour are taken by their mean.
             l.black.assign(3, 0.f);
-            const size_t places = size_t(l.period());
-            if (!black.empty() && black.size() < 3 * places)
+            const size_t places = size_t(l.period()), told = m_grey ? 1 : 3;
+            if (!black.empty() && black.size() < told * places)
                 return refuse(ErrorCode::Damaged, "names fewer black levels than it has colours");
             for (size_t i = 0; i < 3 * places && !black.empty(); ++i)
-                l.black[i % 3] += float(black[i] / double(places));
+                l.black[i % 3] += float(black[m_grey ? i / 3 : i] / double(places));
             l.repeatRows = l.repeatCols = 1;
             if (d.find(TagBlackLevelDeltaH) || d.find(TagBlackLevelDeltaV))
                 m_frame->warnings.push_back("Black levels of single rows and columns of full colour were passed over.");
@@ -456,7 +477,7 @@ private:
         tell(TagBlackLevel, l.black);
         tell(TagBlackLevelDeltaV, l.deltaRow);
         tell(TagBlackLevelDeltaH, l.deltaColumn);
-        tell(TagWhiteLevel, std::vector<float>(size_t(m_storage.perPixel), l.white));
+        tell(TagWhiteLevel, std::vector<float>(size_t(m_frame->channels()), l.white));
         if (top > kBrightest)
             m_frame->warnings.push_back("Lights more than sixteen times as bright as white were cut off.");
         if (broken > 0)
@@ -491,6 +512,7 @@ private:
     const TiffTree &m_tree;
     const TiffDirectory *m_raw = nullptr;
     SampleStorage m_storage;
+    bool m_grey = false; ///< full colour of one channel, by a sensor without filters
     std::optional<SixBySixPattern> m_sixBySix;
     std::shared_ptr<Frame> m_frame = std::make_shared<Frame>();
 };

@@ -38,6 +38,7 @@ struct Written {
     int bits = 16, planes = 1;
     bool isFloat = false, tiled = false, apart = false;
     int compression = COMPRESSION_ADOBE_DEFLATE, predictor = PREDICTOR_NONE;
+    int photometric = 0; ///< 0: a mosaic of one plane, full colour of three
 
     /// What is stored at a place: integers from 0 to 4000, floats from -0.02 to 3.
     double value(int x, int y, int c) const
@@ -80,11 +81,12 @@ struct Written {
         if (predictor != PREDICTOR_NONE)
             TIFFSetField(t, TIFFTAG_PREDICTOR, predictor);
         TIFFSetField(t, TIFFTAG_PLANARCONFIG, apart ? PLANARCONFIG_SEPARATE : PLANARCONFIG_CONTIG);
-        TIFFSetField(t, TIFFTAG_PHOTOMETRIC, planes == 1 ? PHOTOMETRIC_CFA : 34892);
+        TIFFSetField(t, TIFFTAG_PHOTOMETRIC, photometric ? photometric : planes == 1 ? PHOTOMETRIC_CFA
+                                                                                     : 34892);
         const uint8_t version[4] = {1, 4, 0, 0}, pattern[4] = {0, 1, 1, 2};
         const uint16_t two[2] = {2, 2};
         TIFFSetField(t, TIFFTAG_DNGVERSION, version);
-        if (planes == 1) {
+        if (planes == 1 && photometric == 0) {
             TIFFSetField(t, TIFFTAG_CFAREPEATPATTERNDIM, two);
             TIFFSetField(t, TIFFTAG_CFAPATTERN, 4, pattern);
         }
@@ -580,6 +582,32 @@ private slots:
         const QString file = QString::fromStdString(done.value().report.file.string());
         QVERIFY(exifOf(file, {"DNGBackwardVersion"}).value(0).endsWith("1 4 0 0"));
         QVERIFY(exifOf(file, {"RowInterleaveFactor"}).isEmpty());
+    }
+    void aSensorWithoutFiltersIsGrey()
+    {
+        const QTemporaryDir dir;
+        const std::filesystem::path file = dir.filePath("grey.dng").toStdString();
+        Written grey{.tiled = true};
+        grey.photometric = 34892;
+        QVERIFY(grey.write(file));
+        const auto read = readFrame(file);
+        QVERIFY2(read.ok(), read.ok() ? "" : read.error().userMessage.c_str());
+        QCOMPARE(int(read.value()->kind), int(FrameKind::Linear));
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x)
+                for (int c = 0; c < 3; ++c)
+                    QCOMPARE(double(read.value()->samples.at(3 * x + c, y)), grey.value(x, y, 0));
+        // Measured, treated, written and read again it stays grey.
+        ExportJob job;
+        job.source = file;
+        job.folder = file.parent_path();
+        job.treatment = WantedTreatment{.method = "wavelet"};
+        const auto done = runExportJob(job, nullptr, nullptr);
+        QVERIFY2(done.ok(), done.ok() ? "" : done.error().userMessage.c_str());
+        const auto again = readFrame(done.value().report.file).value();
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x)
+                QVERIFY(std::abs(again->samples.at(3 * x, y) - again->samples.at(3 * x + 1, y)) <= 1 && std::abs(again->samples.at(3 * x, y) - again->samples.at(3 * x + 2, y)) <= 1);
     }
     void theMainPictureIsRead()
     {
