@@ -330,7 +330,7 @@ private:
     uint64_t m_bytes, m_taken = 0;
 };
 
-/// What cleaning a frame takes at its peak, guessed by its file before it is read: 24 megapixels of 25 MB were seen to take 600.
+/// What cleaning a frame takes at its peak, guessed by its file before it is read: 24 megapixels take 329 to 712 MB (docs/reliability.md).
 uint64_t bytesFor(const std::string &file)
 {
     constexpr uint64_t kAtLeast = 200 << 20, kAByte = 24;
