@@ -55,10 +55,10 @@ HandBack::HandBack(Session *session, const QString &file, bool inPlace, QWidget 
         emit leftUnchanged();
     });
     for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
-        connect(m_session, signal, this, &HandBack::show);
-    connect(m_session, &Session::columnChanged, this, &HandBack::show);
-    connect(m_session, &Session::currentChanged, this, &HandBack::show);
-    show();
+        connect(m_session, signal, this, &HandBack::tellState);
+    connect(m_session, &Session::columnChanged, this, &HandBack::tellState);
+    connect(m_session, &Session::currentChanged, this, &HandBack::tellState);
+    tellState();
 }
 
 HandBack::~HandBack()
@@ -66,7 +66,7 @@ HandBack::~HandBack()
     m_stop.request_stop();
 }
 
-void HandBack::show()
+void HandBack::tellState()
 {
     const RollFrame *f = m_session->readyFrame();
     const bool isIt = f && f->path == m_file;
@@ -108,8 +108,8 @@ void HandBack::send()
     if (requests.empty())
         return;
     m_busy = true;
-    show();
-    QThreadPool::globalInstance()->start([this, guard = QPointer<HandBack>(this), request = std::move(requests.front()), stop = m_stop.get_token()] {
+    tellState();
+    QThreadPool::globalInstance()->start([guard = QPointer<HandBack>(this), request = std::move(requests.front()), stop = m_stop.get_token()] {
         auto outcome = std::make_shared<Result<ExportOutcome>>(runExportJob(request.job, request.frame, request.noise, {0, stop, {}}));
         QMetaObject::invokeMethod(
             qApp, [guard, outcome] {
@@ -124,7 +124,7 @@ void HandBack::finish(const Result<ExportOutcome> &outcome)
 {
     m_busy = false;
     if (!outcome) {
-        show();
+        tellState();
         m_words->setText(QString::fromStdString(outcome.error().userMessage));
         return;
     }
@@ -138,7 +138,7 @@ void HandBack::finish(const Result<ExportOutcome> &outcome)
         if (!untouched || ec) {
             std::error_code ignored;
             std::filesystem::remove(file, ignored);
-            show();
+            tellState();
             m_words->setText(untouched ? tr("%1 could not be replaced: %2. It is as it was.").arg(QFileInfo(m_file).fileName(), QString::fromStdString(ec.message()))
                                        : tr("%1 was changed meanwhile by another program; it stays as it is.").arg(QFileInfo(m_file).fileName()));
             return;

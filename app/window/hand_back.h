@@ -30,7 +30,7 @@ signals:
     void leftUnchanged();
 
 private:
-    void show();
+    void tellState();
     void send();
     void finish(const Result<ExportOutcome> &outcome);
 
