@@ -3,15 +3,16 @@
 
 #include "irenic/barrier.h"
 #include "irenic/camera_book.h"
+#include "irenic/process.h"
 #include "irenic/provenance.h"
 #include "irenic/read_frame.h"
 #include "irenic/recipe.h"
+#include "progress_line.h"
+#include "room.h"
 #include "watched_folder.h"
 
 #include <algorithm>
 #include <atomic>
-#include <chrono>
-#include <condition_variable>
 #include <cstdio>
 #include <fstream>
 #include <iostream>
@@ -19,8 +20,6 @@
 #include <numeric>
 #include <sstream>
 #include <thread>
-
-#include <unistd.h>
 
 namespace irenic::cli {
 
@@ -274,62 +273,6 @@ void tell(const std::string &file, const ExportOutcome &o, const LensCorrection 
     std::fflush(stdout);
 }
 
-/// One line on a terminal that says how far the batch is; nothing in a pipe, with --json or --quiet. Of one thread at a time.
-class ProgressLine
-{
-public:
-    ProgressLine(size_t files, const CleanArguments &a) : m_files(files), m_on(!a.json && !a.quiet && ::isatty(STDERR_FILENO)), m_started(std::chrono::steady_clock::now()) {}
-    /// @param done files and shares of files
-    void show(const std::string &file, double done)
-    {
-        const auto now = std::chrono::steady_clock::now();
-        if (!m_on || now - m_shown < std::chrono::milliseconds(200))
-            return;
-        m_shown = now;
-        const double seconds = std::chrono::duration<double>(now - m_started).count(), left = done > 0.02 ? seconds * (double(m_files) - done) / done : -1;
-        std::string text = std::to_string(int(100 * done / double(m_files))) + " % of " + std::to_string(m_files) + (m_files == 1 ? " file" : " files") + ", " + file;
-        if (left >= 0)
-            text += left < 90 ? ", " + std::to_string(int(left) + 1) + " s left" : ", " + std::to_string(int(left / 60) + 1) + " min left";
-        std::fprintf(stderr, "\r%.79s\x1b[K", text.c_str());
-        m_isThere = true;
-    }
-    void clear()
-    {
-        if (m_isThere)
-            std::fputs("\r\x1b[K", stderr);
-        m_isThere = false;
-    }
-
-private:
-    size_t m_files;
-    bool m_on, m_isThere = false;
-    std::chrono::steady_clock::time_point m_started, m_shown{};
-};
-
-/// Room for so many bytes at once; what is larger waits until it is alone.
-class Room
-{
-public:
-    explicit Room(uint64_t bytes) : m_bytes(bytes) {}
-    void take(uint64_t bytes)
-    {
-        std::unique_lock lock(m_mutex);
-        m_freed.wait(lock, [&] { return m_taken == 0 || m_taken + bytes <= m_bytes; });
-        m_taken += bytes;
-    }
-    void giveBack(uint64_t bytes)
-    {
-        const std::lock_guard lock(m_mutex);
-        m_taken -= bytes;
-        m_freed.notify_all();
-    }
-
-private:
-    std::mutex m_mutex;
-    std::condition_variable m_freed;
-    uint64_t m_bytes, m_taken = 0;
-};
-
 /// What cleaning a frame takes at its peak, guessed by its file before it is read: 24 megapixels take 329 to 712 MB (docs/reliability.md).
 uint64_t bytesFor(const std::string &file)
 {
@@ -344,14 +287,14 @@ class Batch
 {
 public:
     Batch(const CleanArguments &a, const ExportJob &job, const std::vector<std::optional<ExportFormat>> &formats, std::stop_token stop)
-        : m_a(a), m_job(job), m_lens(job.lens), m_formats(formats), m_stop(std::move(stop)), m_room(memoryForBatches())
+        : m_a(a), m_job(job), m_lens(job.lens), m_formats(formats), m_stop(std::move(stop)), m_room(memoryBudget())
     {
         m_job.describedLens = a.lens.empty() && !asksForLens(a);
     }
     /// @param all files by their numbers in the whole list, which names may count
     int clean(const std::vector<std::pair<int, std::string>> &all)
     {
-        ProgressLine progress(all.size(), m_a);
+        ProgressLine progress(all.size(), !m_a.json && !m_a.quiet);
         m_progress = &progress;
         m_shares.assign(all.size(), 0);
         std::atomic<size_t> next = 0;
@@ -374,11 +317,6 @@ public:
     }
 
 private:
-    static uint64_t memoryForBatches()
-    {
-        const long pages = ::sysconf(_SC_PHYS_PAGES), size = ::sysconf(_SC_PAGE_SIZE);
-        return pages > 0 && size > 0 ? uint64_t(pages) * uint64_t(size) / 2 : uint64_t(2) << 30;
-    }
     void one(size_t index, int counter, const std::string &file)
     {
         ExportJob job = m_job;

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/hand_back.h"
 
-#include "irenic/document.h"
 #include "session/paths.h"
 
 #include <QFileInfo>

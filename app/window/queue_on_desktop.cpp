@@ -50,9 +50,14 @@ void QueueOnDesktop::stayAwake()
 void QueueOnDesktop::showProgress()
 {
     const double over = m_queue->overCount(), all = double(m_queue->entries().size());
+    const double share = all > 0 ? (over + (m_queue->isBusy() ? m_queue->fraction() : 0)) / all : 0.0;
+    const int percent = m_queue->isBusy() ? int(100 * share) : -1;
+    if (percent == m_shownPercent) // exports tell of every tile
+        return;
+    m_shownPercent = percent;
     QDBusMessage state = QDBusMessage::createSignal(QStringLiteral("/app/irenic/Irenic"), QStringLiteral("com.canonical.Unity.LauncherEntry"), QStringLiteral("Update"));
     state.setArguments({QStringLiteral("application://app.irenic.Irenic.desktop"),
-                        QVariantMap{{QStringLiteral("progress"), all > 0 ? (over + (m_queue->isBusy() ? m_queue->fraction() : 0)) / all : 0.0}, {QStringLiteral("progress-visible"), m_queue->isBusy()}}});
+                        QVariantMap{{QStringLiteral("progress"), share}, {QStringLiteral("progress-visible"), m_queue->isBusy()}}});
     QDBusConnection::sessionBus().send(state);
 }
 

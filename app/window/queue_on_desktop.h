@@ -21,7 +21,6 @@ public:
 
     static constexpr qint64 kLongMs = 30000; ///< of a queue whose end is told
     void setLongMs(qint64 ms) { m_longMs = ms; }
-    bool keepsAwake() const { return m_awake.isValid(); }
 
 private:
     void follow();
@@ -35,6 +34,7 @@ private:
     QElapsedTimer m_since;
     bool m_busy = false;
     int m_doneBefore = 0, m_failedBefore = 0;
+    int m_shownPercent = -1; ///< of the taskbar; -1: nothing
     qint64 m_longMs = kLongMs;
 };
 

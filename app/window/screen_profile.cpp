@@ -23,6 +23,7 @@ namespace irenic {
 
 namespace {
 
+const QString kColord = QStringLiteral("org.freedesktop.ColorManager");
 constexpr qint64 kMostBytes = 16 << 20; ///< of a profile; those of screens have a few thousand, with tables a million
 
 using XReply = std::unique_ptr<void, void (*)(void *)>;
@@ -38,10 +39,9 @@ xcb_window_t rootOf(xcb_connection_t *connection)
     return xcb_setup_roots_iterator(xcb_get_setup(connection)).data->root;
 }
 
-/// 0 where no profile was ever set.
-xcb_atom_t atomOf(xcb_connection_t *connection, const QByteArray &name, bool onlyIfThere)
+xcb_atom_t atomOf(xcb_connection_t *connection, const QByteArray &name)
 {
-    const XReply reply(xcb_intern_atom_reply(connection, xcb_intern_atom(connection, onlyIfThere, uint16_t(name.size()), name.constData()), nullptr), std::free);
+    const XReply reply(xcb_intern_atom_reply(connection, xcb_intern_atom(connection, 0, uint16_t(name.size()), name.constData()), nullptr), std::free);
     return reply ? static_cast<xcb_intern_atom_reply_t *>(reply.get())->atom : XCB_ATOM_NONE;
 }
 
@@ -78,8 +78,6 @@ bool ScreenProfile::eventFilter(QObject *object, QEvent *event)
 {
     if (event->type() == QEvent::Show)
         watch();
-    if (event->type() == QEvent::WindowActivate) // where nothing tells of a change
-        look();
     return QObject::eventFilter(object, event);
 }
 
@@ -99,6 +97,8 @@ void ScreenProfile::watch()
             xcb_flush(x);
         }
     }
+    for (const char *signal : {"DeviceAdded", "DeviceChanged"})
+        QDBusConnection::systemBus().connect(kColord, QStringLiteral("/org/freedesktop/ColorManager"), kColord, QString::fromLatin1(signal), this, SLOT(look()));
     look();
 }
 
@@ -107,19 +107,19 @@ bool ScreenProfile::nativeEventFilter(const QByteArray &type, void *message, qin
     if (type != "xcb_generic_event_t")
         return false;
     const auto *event = static_cast<xcb_generic_event_t *>(message);
-    if ((event->response_type & 0x7f) == XCB_PROPERTY_NOTIFY)
-        if (xcb_connection_t *x = xConnection(); x && reinterpret_cast<const xcb_property_notify_event_t *>(event)->window == rootOf(x))
-            QTimer::singleShot(0, this, &ScreenProfile::look);
+    // Others of the root window's properties change all the time. Atoms are the server's: no window but the root has this one.
+    if ((event->response_type & 0x7f) == XCB_PROPERTY_NOTIFY && m_atom && reinterpret_cast<const xcb_property_notify_event_t *>(event)->atom == m_atom)
+        QTimer::singleShot(0, this, &ScreenProfile::look);
     return false;
 }
 
-std::vector<uint8_t> ScreenProfile::ofX11(const QScreen *screen) const
+std::vector<uint8_t> ScreenProfile::ofX11(const QScreen *screen)
 {
     xcb_connection_t *x = xConnection();
-    const xcb_atom_t atom = x ? atomOf(x, atomNameFor(int(QGuiApplication::screens().indexOf(const_cast<QScreen *>(screen)))), true) : XCB_ATOM_NONE;
-    if (atom == XCB_ATOM_NONE)
+    m_atom = x ? atomOf(x, atomNameFor(int(QGuiApplication::screens().indexOf(const_cast<QScreen *>(screen))))) : XCB_ATOM_NONE;
+    if (m_atom == XCB_ATOM_NONE)
         return {};
-    const XReply reply(xcb_get_property_reply(x, xcb_get_property(x, 0, rootOf(x), atom, XCB_GET_PROPERTY_TYPE_ANY, 0, uint32_t(kMostBytes / 4)), nullptr), std::free);
+    const XReply reply(xcb_get_property_reply(x, xcb_get_property(x, 0, rootOf(x), m_atom, XCB_GET_PROPERTY_TYPE_ANY, 0, uint32_t(kMostBytes / 4)), nullptr), std::free);
     if (!reply)
         return {};
     const auto *property = static_cast<xcb_get_property_reply_t *>(reply.get());
@@ -132,44 +132,41 @@ std::vector<uint8_t> ScreenProfile::ofX11(const QScreen *screen) const
 std::vector<uint8_t> ScreenProfile::ofColord(const QScreen *screen)
 {
     constexpr int kPatienceMs = 500;
-    const QString service = QStringLiteral("org.freedesktop.ColorManager");
     const QDBusConnection bus = QDBusConnection::systemBus();
-    if (!screen || !bus.isConnected() || !bus.interface()->isServiceRegistered(service))
+    if (!screen || !bus.isConnected() || !bus.interface()->isServiceRegistered(kColord))
         return {};
-    QDBusInterface manager(service, QStringLiteral("/org/freedesktop/ColorManager"), service, bus);
+    QDBusInterface manager(kColord, QStringLiteral("/org/freedesktop/ColorManager"), kColord, bus);
     manager.setTimeout(kPatienceMs);
     const QDBusReply<QDBusObjectPath> device = manager.call(QStringLiteral("FindDeviceByProperty"), QStringLiteral("XRANDR_name"), screen->name());
     if (!device.isValid())
         return {};
-    const QDBusInterface about(service, device.value().path(), service + QStringLiteral(".Device"), bus);
+    const QDBusInterface about(kColord, device.value().path(), kColord + QStringLiteral(".Device"), bus);
     const auto profiles = qdbus_cast<QList<QDBusObjectPath>>(about.property("Profiles"));
     if (profiles.isEmpty())
         return {};
-    const QDBusInterface profile(service, profiles.front().path(), service + QStringLiteral(".Profile"), bus);
+    const QDBusInterface profile(kColord, profiles.front().path(), kColord + QStringLiteral(".Profile"), bus);
     return bytesOf(profile.property("Filename").toString());
 }
 
 void ScreenProfile::choose(const QString &choice)
 {
     m_choice = choice;
-    look();
+    if (m_watching || choice != QLatin1String(kOfSystem)) // which screen it is shows once the window does
+        look();
 }
 
 void ScreenProfile::look()
 {
     std::vector<uint8_t> profile;
-    QString source;
     if (m_choice == QLatin1String(kOfSystem)) {
-        const QScreen *screen = m_window->windowHandle() ? m_window->windowHandle()->screen() : QGuiApplication::primaryScreen();
+        const QScreen *screen = m_window->screen();
         profile = ofX11(screen);
         if (profile.empty())
             profile = ofColord(screen);
     } else if (m_choice != QLatin1String(kSrgb)) {
         profile = bytesOf(m_choice);
-        if (profile.empty()) {
+        if (profile.empty())
             emit problem(tr("The screen profile %1 cannot be read; colours are shown as sRGB.").arg(m_choice));
-            profile.clear();
-        }
     }
     if (profile == m_profile)
         return;

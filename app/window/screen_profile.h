@@ -5,7 +5,6 @@
 
 #include <QAbstractNativeEventFilter>
 #include <QObject>
-#include <QPointer>
 
 class QWidget;
 class QScreen;
@@ -30,9 +29,10 @@ public:
     QString words() const;                                                                  ///< which is in use
     QColor shown(const QColor &srgb) const;
 
-    void look(); ///< for another profile, at once
-
     bool nativeEventFilter(const QByteArray &type, void *message, qintptr *result) override;
+
+public slots:
+    void look(); ///< for another profile
 
 signals:
     void changed();
@@ -43,12 +43,13 @@ protected:
 
 private:
     void watch();
-    std::vector<uint8_t> ofX11(const QScreen *screen) const;
+    std::vector<uint8_t> ofX11(const QScreen *screen);
     static std::vector<uint8_t> ofColord(const QScreen *screen);
     QWidget *m_window;
-    QString m_choice = QString::fromLatin1(kOfSystem), m_source;
+    QString m_choice = QString::fromLatin1(kOfSystem);
     std::vector<uint8_t> m_profile;
     std::shared_ptr<const ScreenTransform> m_transform;
+    quint32 m_atom = 0; ///< of the X property that tells of this screen
     bool m_watching = false;
 };
 

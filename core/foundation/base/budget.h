@@ -2,15 +2,12 @@
 #pragma once
 
 #include "irenic/base.h"
+#include "irenic/process.h"
 
 #include <cstdint>
 #include <filesystem>
 
 namespace irenic {
-
-/// Bytes that one file may take in all: three quarters of the least of the machine's memory, the control group's limit, and half of
-/// what the process may address (setrlimit).
-uint64_t memoryBudget();
 
 /// What reading one file may take, known from its directory or header before anything is allocated.
 struct ReadBudget {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
 
+#include "base/parallel.h"
 #include "irenic/text.h"
 #include "raw/dng_samples.h"
 #include "raw/dng_tags.h"
@@ -80,14 +81,14 @@ public:
         if (!samples)
             return samples.error();
         m_frame->file = m_file;
-        m_frame->compression = samples.value().compression;
+        m_frame->compression = m_storage.nameOfCompression();
         if (m_grey) {
             samples.value().whole = tripled(std::move(samples.value().whole));
             samples.value().wide = tripled(std::move(samples.value().wide));
             m_frame->warnings.push_back("The sensor has no colour filters: its one channel stands for all three.");
         }
         if (m_storage.isWide()) {
-            if (const Status s = roundSamples(samples.value().wide, tags->raw); !s)
+            if (const Status s = roundSamples(samples.value().wide, tags->raw, run); !s)
                 return s.error();
         } else {
             m_frame->samples = std::move(samples.value().whole);
@@ -107,7 +108,8 @@ public:
         m_frame->source = tags;
         takeBlackFromBorder(*m_frame, *tags);
         if (!m_sixBySix)
-            takeDescribed(*m_frame, *tags);
+            if (const Status s = takeDescribed(*m_frame, *tags, run); !s)
+                return s.error();
         if (tags->rawIsMain)
             tags->main = tags->raw;
         return std::shared_ptr<const Frame>(std::move(m_frame));
@@ -439,36 +441,40 @@ private:
     }
 
     /// Samples that sixteen bits do not hold, and their levels, to sixteen bits: white lies as high as the brightest sample allows.
-    Status roundSamples(Plane<float> &wide, TiffDirectory &raw)
+    Status roundSamples(const Plane<float> &wide, TiffDirectory &raw, const RunContext &run)
     {
         Levels &l = m_frame->levels;
         const float lowest = *std::min_element(l.black.begin(), l.black.end()), range = l.white - lowest;
         float top = 1, bottom = 0;
         size_t broken = 0;
-        for (int y = 0; y < wide.height(); ++y)
+        for (int y = 0; y < wide.height(); ++y) {
+            if (run.stop.stop_requested())
+                return cancelledError();
             for (int x = 0; x < wide.width(); ++x) {
-                float &v = wide.row(y)[x];
-                if (!std::isfinite(v)) {
-                    v = lowest;
+                const float share = (wide.at(x, y) - lowest) / range;
+                if (!std::isfinite(share)) {
                     ++broken;
+                    continue;
                 }
-                const float share = (v - lowest) / range;
                 top = std::max(top, share);
                 bottom = std::min(bottom, share);
             }
+        }
         const float above = std::min(top, kBrightest), below = std::min(-bottom, kDarkest);
         const float span = std::floor(65535 / (above + below)), black = std::ceil(below * span), scale = span / range, offset = black - lowest * scale;
         m_frame->samples.reset(wide.size());
-        for (int y = 0; y < wide.height(); ++y)
+        const Status rounded = parallelFor(wide.height(), {run.threads, run.stop, {}, run.background}, [&](int y) {
             std::transform(wide.row(y), wide.row(y) + wide.width(), m_frame->samples.row(y),
-                           [&](float v) { return uint16_t(std::lround(std::clamp(v * scale + offset, 0.f, 65535.f))); });
+                           [&](float v) { return uint16_t(std::lround(std::clamp((std::isfinite(v) ? v : lowest) * scale + offset, 0.f, 65535.f))); });
+        });
+        if (!rounded)
+            return rounded;
         for (float &v : l.black)
             v = v * scale + offset;
         for (auto *deltas : {&l.deltaRow, &l.deltaColumn})
             for (float &v : *deltas)
                 v *= scale;
         l.white = std::round(l.white * scale + offset);
-        wide = {};
         const auto tell = [&raw](uint16_t tag, const std::vector<float> &values) {
             if (!values.empty())
                 raw.setLevels(tag, std::vector<double>(values.begin(), values.end()));

@@ -2,6 +2,7 @@
 #include "raw/dng_samples.h"
 
 #include "base/budget.h"
+#include "base/half.h"
 #include "base/input_file.h"
 #include "base/parallel.h"
 #include "raw/dct_jpeg_reader.h"
@@ -158,13 +159,13 @@ bool startDct(DctReading &r, const std::vector<uint8_t> &bytes)
 }
 
 /// @param rows the buffer's rows, of all of the JPEG
-bool readDct(DctReading &r, uint8_t *to, size_t rowBytes, int mostScans)
+bool readDct(DctReading &r, uint8_t *to, size_t rowBytes, int mostScans, const std::stop_token &stop)
 {
     if (setjmp(r.errors.away))
         return false;
     jpeg_start_decompress(&r.info);
     while (r.info.output_scanline < r.info.output_height) {
-        if (r.info.input_scan_number > mostScans)
+        if (r.info.input_scan_number > mostScans || stop.stop_requested())
             return false;
         JSAMPROW rows[1] = {to + size_t(r.info.output_scanline) * rowBytes};
         jpeg_read_scanlines(&r.info, rows, 1);
@@ -280,7 +281,7 @@ private:
             return fail("is damaged: a piece of its lossy JPEG does not fit its place");
         const size_t width = size_t(info.image_width), n = size_t(m_s.perPiecePixel());
         std::vector<uint8_t> all(width * n * size_t(info.image_height));
-        if (!readDct(r, all.data(), width * n, kMostScans) || r.errors.num_warnings > 0)
+        if (!readDct(r, all.data(), width * n, kMostScans, m_stop) || r.errors.num_warnings > 0)
             return fail("is damaged: a piece of its lossy JPEG cannot be decoded");
         samples.resize(m_rowSamples * m_rows);
         for (size_t y = 0; y < m_rows; ++y)
@@ -372,7 +373,7 @@ Result<Plane<T>> decodeAll(const std::filesystem::path &file, const SampleStorag
 
 /// Fields that lie one after the other go back between each other.
 template <class T>
-Plane<T> woven(Plane<T> fields, const SampleStorage &s)
+Result<Plane<T>> woven(Plane<T> fields, const SampleStorage &s, const RunContext &run)
 {
     if (s.rowFactor == 1 && s.columnFactor == 1)
         return fields;
@@ -385,9 +386,12 @@ Plane<T> woven(Plane<T> fields, const SampleStorage &s)
     };
     const std::vector<int> rows = places(s.sensor.height, s.rowFactor), columns = places(s.sensor.width, s.columnFactor);
     Plane<T> out({fields.width(), fields.height()});
-    for (int y = 0; y < s.sensor.height; ++y)
+    const Status done = parallelFor(s.sensor.height, {run.threads, run.stop, {}, run.background}, [&](int y) {
         for (int x = 0; x < s.sensor.width; ++x)
             std::copy_n(fields.row(y) + x * s.perPixel, s.perPixel, out.row(rows[size_t(y)]) + columns[size_t(x)] * s.perPixel);
+    });
+    if (!done)
+        return done.error();
     return out;
 }
 
@@ -431,28 +435,17 @@ std::string whyNotRead(const SampleStorage &s)
 Result<DngSamples> decodeSamples(const std::filesystem::path &file, const SampleStorage &storage, const RunContext &run)
 {
     DngSamples out;
-    out.compression = storage.nameOfCompression();
-    if (storage.isWide()) {
-        Result<Plane<float>> samples = decodeAll<float>(file, storage, run);
+    const auto fill = [&]<class T>(Plane<T> &to) -> Status {
+        Result<Plane<T>> stored = decodeAll<T>(file, storage, run);
+        Result<Plane<T>> samples = stored ? woven(stored.take(), storage, run) : std::move(stored);
         if (!samples)
             return samples.error();
-        out.wide = woven(samples.take(), storage);
-    } else {
-        Result<Plane<uint16_t>> samples = decodeAll<uint16_t>(file, storage, run);
-        if (!samples)
-            return samples.error();
-        out.whole = woven(samples.take(), storage);
-    }
+        to = samples.take();
+        return {};
+    };
+    if (const Status s = storage.isWide() ? fill(out.wide) : fill(out.whole); !s)
+        return s.error();
     return out;
-}
-
-float halfToFloat(uint16_t bits)
-{
-    const int exponent = bits >> 10 & 31, fraction = bits & 1023;
-    const float size = exponent == 31  ? (fraction ? NAN : INFINITY)
-                       : exponent == 0 ? std::ldexp(float(fraction), -24)
-                                       : std::ldexp(float(1024 + fraction), exponent - 25);
-    return bits & 0x8000 ? -size : size;
 }
 
 float float24ToFloat(uint32_t bits)

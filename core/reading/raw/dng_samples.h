@@ -44,15 +44,13 @@ std::string whyNotRead(const SampleStorage &storage);
 struct DngSamples {
     Plane<uint16_t> whole; ///< integers of up to 16 bits
     Plane<float> wide;     ///< floats, and integers of more bits
-    std::string compression;
 };
 
 /// Reads and decodes every strip or tile for itself, in parallel: uncompressed, deflate (zlib), lossless JPEG (ITU-T T.81, process 14), lossy JPEG of
 /// eight and twelve bits and JPEG XL, with the predictors of TIFF 6.0 and of TIFF Technical Note 3. Fails with Damaged, Unsupported or Cancelled.
 Result<DngSamples> decodeSamples(const std::filesystem::path &file, const SampleStorage &storage, const RunContext &run);
 
-/// IEEE 754 half precision, and the 24 bits of TIFF Technical Note 3 (one of sign, seven of exponent, sixteen of fraction).
-float halfToFloat(uint16_t bits);
+/// The 24 bits of TIFF Technical Note 3: one of sign, seven of exponent, sixteen of fraction.
 float float24ToFloat(uint32_t bits);
 
 } // namespace irenic

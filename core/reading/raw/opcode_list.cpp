@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/opcode_list.h"
 
+#include "base/parallel.h"
 #include "frame/linearizer.h"
 #include "irenic/shading.h"
 
@@ -202,25 +203,32 @@ bool listConstant(const Opcode &o, Frame &frame)
 class LinearSamples
 {
 public:
-    explicit LinearSamples(Frame &frame) : m_frame(frame), m_n(frame.channels()), m_values({frame.samples.width(), frame.samples.height()})
+    LinearSamples(Frame &frame, const RunContext &run) : m_frame(frame), m_run{run.threads, run.stop, {}, run.background}, m_n(frame.channels()), m_values({frame.samples.width(), frame.samples.height()})
     {
         const Linearizer levels(frame);
         m_values.fill(0);
-        for (int y = frame.active.y; y < frame.active.bottom(); ++y)
+        m_done = parallelFor(frame.active.height, m_run, [&](int row) {
+            const int y = frame.active.y + row;
             for (int x = frame.active.x; x < frame.active.right(); ++x)
                 for (int c = 0; c < m_n; ++c)
                     at(x, y, c) = levels.linear(x, y, c);
+        });
     }
     float &at(int x, int y, int c) { return m_values.at(x * m_n + c, y); }
 
     template <class Change>
     void everywhere(const Area &a, const Change &change)
     {
-        for (int y = a.rect.y; y < a.rect.bottom(); y += a.rowPitch)
+        const int rows = (a.rect.height + a.rowPitch - 1) / a.rowPitch;
+        m_done = parallelFor(rows, m_run, [&](int row) {
+            const int y = a.rect.y + row * a.rowPitch;
             for (int x = a.rect.x; x < a.rect.right(); x += a.columnPitch)
                 for (int c = a.plane; c < std::min(m_n, a.plane + a.planes); ++c)
-                    change(at(x, y, c), (y - a.rect.y) / a.rowPitch, (x - a.rect.x) / a.columnPitch);
+                    change(at(x, y, c), row, (x - a.rect.x) / a.columnPitch);
+        });
     }
+
+    Status done() const { return m_done; } ///< Cancelled where it was stopped
 
     bool apply(const Opcode &o)
     {
@@ -231,10 +239,11 @@ public:
                 return false;
             Shading shading(m_frame.active);
             shading.add(*map);
-            for (int y = map->area.y; y < map->area.bottom(); ++y)
-                for (int x = map->area.x; x < map->area.right(); ++x)
-                    for (int c = 0; c < m_n; ++c)
-                        at(x, y, c) *= shading.gainAt({x, y}, c, m_n == 1);
+            const Rect &a = m_frame.active;
+            m_done = parallelFor(a.height, m_run, [&](int row) {
+                const CfaPattern cfa = m_frame.cfa.shifted(a.x, a.y + row);
+                shading.multiply(&at(a.x, a.y + row, 0), a.width, {a.x, a.y + row}, m_n == 1 ? &cfa : nullptr);
+            });
             return true;
         }
         const Area area = areaFrom(n, m_frame.active);
@@ -293,13 +302,16 @@ public:
         l = {};
         l.black.assign(m_frame.kind == FrameKind::Mosaic ? 1 : 3, black);
         l.white = kWhite;
-        for (int y = 0; y < m_values.height(); ++y)
+        m_done = parallelFor(m_values.height(), m_run, [&](int y) {
             std::transform(m_values.row(y), m_values.row(y) + m_values.width(), m_frame.samples.row(y),
                            [black](float v) { return uint16_t(std::clamp(std::lround(v * (kWhite - black) + black), 0l, 65535l)); });
+        });
     }
 
 private:
     Frame &m_frame;
+    const RunContext m_run;
+    Status m_done;
     int m_n;
     Plane<float> m_values;
 };
@@ -363,7 +375,7 @@ std::vector<std::byte> opcodeList(std::span<const std::vector<std::byte>> entrie
     return out;
 }
 
-void takeDescribed(Frame &frame, SourceTags &tags)
+Status takeDescribed(Frame &frame, SourceTags &tags, const RunContext &run)
 {
     auto shading = std::make_shared<Shading>(frame.active);
     std::set<std::string> leftOut;
@@ -384,11 +396,14 @@ void takeDescribed(Frame &frame, SourceTags &tags)
                 if (isCurveOrLine((*all)[i].id))
                     applied = i + 1;
         if (applied > 0) {
-            LinearSamples samples(frame);
-            for (size_t i = 0; i < applied; ++i)
+            LinearSamples samples(frame, run);
+            for (size_t i = 0; i < applied && samples.done(); ++i)
                 if (++overAll > kMostOverAll || !samples.apply((*all)[i]))
                     leftOut.insert(opcodeName((*all)[i].id));
-            samples.store();
+            if (samples.done())
+                samples.store();
+            if (const Status s = samples.done(); !s)
+                return s;
             tellLevels(frame.levels, tags.raw);
             std::vector<std::vector<std::byte>> rest;
             for (size_t i = applied; i < all->size(); ++i)
@@ -438,6 +453,7 @@ void takeDescribed(Frame &frame, SourceTags &tags)
             names += (names.empty() ? "" : ", ") + name;
         frame.warnings.push_back("The file describes corrections that are kept in a DNG but not shown: " + names + ".");
     }
+    return {};
 }
 
 } // namespace irenic

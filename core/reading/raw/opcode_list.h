@@ -44,7 +44,8 @@ std::string opcodeName(uint32_t id);
 /// at; curves and lines over linear samples (MapTable, MapPolynomial, Delta and Scale of OpcodeList2) into the samples, at once, since noise can only be
 /// measured on linear ones. Those leave `tags` with all in front of them; black and white levels are told anew. What is not understood is named in the warnings.
 /// @param frame with samples, active area and levels
+/// Fails only with Cancelled.
 /// @param tags  as they will be written again; may change
-void takeDescribed(Frame &frame, SourceTags &tags);
+Status takeDescribed(Frame &frame, SourceTags &tags, const RunContext &run = {});
 
 } // namespace irenic

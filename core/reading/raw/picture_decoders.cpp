@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dng_reader.h"
 
-#include "raw/dng_samples.h"
+#include "base/half.h"
 #include "raw/jpeg_errors.h"
 #include "raw/rendered_reader.h"
 

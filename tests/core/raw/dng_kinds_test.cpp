@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Every way in which DNG 1.0 to 1.7 lets samples be stored. Written by LibTIFF where it can, by libjxl and libjpeg, else by hand.
-#include "export/dng_writer.h"
+#include "base/half.h"
 #include "irenic/export_job.h"
 #include "irenic/read_frame.h"
 #include "raw/dng_samples.h"

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/unet/weights.h"
 
+#include "base/half.h"
 #include "irenic/text.h"
 
 #include <zlib.h>
@@ -20,14 +21,6 @@ constexpr char kMagic[8] = {'I', 'R', 'E', 'N', 'U', 'N', 'E', 'T'};
 constexpr uint32_t kVersion = 2;
 constexpr size_t kHeaderBytes = sizeof kMagic + 10 * sizeof(uint32_t);
 constexpr uint32_t kWidest = 512, kDeepest = 16;
-
-/// IEEE 754 half precision.
-float fromHalf(uint16_t h)
-{
-    const int exponent = h >> 10 & 31, mantissa = h & 1023;
-    const float size = exponent == 0 ? std::ldexp(float(mantissa), -24) : std::ldexp(float(mantissa + 1024), exponent - 25);
-    return h & 0x8000 ? -size : size;
-}
 
 } // namespace
 
@@ -104,7 +97,7 @@ Result<Weights> readWeights(const std::filesystem::path &file)
             payload += 2;
             if ((half >> 10 & 31) == 31)
                 return damaged("it holds what is no number");
-            v = fromHalf(half);
+            v = halfToFloat(half);
         }
     }
     return w;
