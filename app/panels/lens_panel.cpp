@@ -37,7 +37,7 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
     auto *grid = new QGridLayout(this);
     grid->setColumnStretch(1, 1);
     grid->setHorizontalSpacing(8);
-    auto *words = new QLabel(tr("All off until it is asked for. Lateral aberration and vignetting are undone on the samples, in every file; distortion and coloured fringes on the wall, in linear DNG, TIFF and proofs."));
+    auto *words = new QLabel(tr("All off until it is asked for, but for lines that a file itself describes as bent. Lateral aberration and vignetting are undone on the samples, in every file; distortion and coloured fringes on the wall, in linear DNG, TIFF and proofs."));
     words->setWordWrap(true);
     grid->addWidget(words, 0, 0, 1, 3);
     m_name = new QLineEdit;
