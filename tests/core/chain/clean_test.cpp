@@ -168,7 +168,6 @@ private slots:
         QTest::addColumn<double>("under");
         for (const Treatment &t : everyTreatment()) {
             QTest::addRow("%s, ISO 1600", qPrintable(nameOf(t))) << t << 1600 << 0.0;
-            QTest::addRow("%s, ISO 12800", qPrintable(nameOf(t))) << t << 12800 << 0.0;
             QTest::addRow("%s, ISO 51200", qPrintable(nameOf(t))) << t << 51200 << 0.0;
             QTest::addRow("%s, ISO 12800, three stops under", qPrintable(nameOf(t))) << t << 12800 << 3.0;
         }

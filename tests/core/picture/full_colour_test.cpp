@@ -171,13 +171,12 @@ private slots:
     {
         QFETCH(QString, id);
         QFETCH(QString, colours);
-        const Measured m = measured(makeScene({260, 210}), true);
+        const Measured m = measured(makeScene({190, 150}), true);
         const Cleaner cleaner(m.picture.frame, m.noise, {id.toStdString(), 1.1, 0.9, colours.toStdString()});
-        const Rect all{0, 0, 260, 210}, part{33, 41, 150, 120};
+        const Rect all{0, 0, 190, 150}, part{33, 41, 120, 90};
         const Plane<float> whole = cleaner.clean(all, {1, {}, {}}, 4096).take();
-        for (const int tilePx : {61, 128})
-            for (const int threads : {1, 2})
-                QVERIFY(sameBits(cleaner.clean(all, {threads, {}, {}}, tilePx).take().constView(), whole.constView()));
+        for (const int threads : {1, 2})
+            QVERIFY(sameBits(cleaner.clean(all, {threads, {}, {}}, threads == 1 ? 61 : 100).take().constView(), whole.constView()));
         // Preview is export: a region by itself, through the cache as the screen asks for it, is that of the whole.
         CleanCache cache;
         const Plane<float> seen = cache.clean(cleaner, part, {}).take();
