@@ -25,6 +25,7 @@ constexpr int kNotchPx = 9;
 constexpr int kFoldedPx = 70, kUnfoldedPx = 152, kRowPx = 29; ///< heights: folded, with two rows of controls and without readings, and of each further row
 constexpr double kHaloScale = 0.2;                            ///< share of an edge's own range
 constexpr int kBars = 6;                                      ///< lines of readings that every trial has
+constexpr int kNarrowPx = 210, kShortLabelPx = 56;            ///< strips below that width leave out what is said elsewhere
 constexpr int kFirstRow = 2, kReadingRow = 8;                 ///< of the grid
 
 /// The four corners of the curve of the tones are no rows.
@@ -137,14 +138,19 @@ void CaptionStrip::arrange()
     const int further = (m_of == Of::Trial ? pageRows() : m_pageRows) - 2;
     const int bars = kBars + m_scale.hasTruth + m_scale.hasHalo;
     setFixedHeight(m_folded ? kFoldedPx : kUnfoldedPx + std::max(0, further) * kRowPx + bars * ReadingBars::rowPx(this));
+    layout()->setContentsMargins(m_narrow ? 7 : 11, kNotchPx + 7, m_narrow ? 7 : 11, 8);
+    static_cast<QGridLayout *>(layout())->setHorizontalSpacing(m_narrow ? 4 : 8);
     m_bars->setVisible(!m_folded && m_of == Of::Trial);
     m_reading->setVisible(m_folded || m_of != Of::Trial);
-    for (const Row &row : m_rows)
+    for (const Row &row : m_rows) {
+        const QString label = tr(row.param->info.label);
+        row.label->setText(m_narrow ? row.label->fontMetrics().elidedText(label, Qt::ElideRight, std::min(kShortLabelPx, width() / 4 + 4)) : label);
+        row.field->setFixedWidth(m_narrow ? 46 : 52);
         for (QWidget *w : row.widgets())
             w->setVisible(!m_folded && isOffered(row));
-    for (QPushButton *tab : m_tabs)
-        if (tab)
-            tab->setVisible(!m_folded);
+    }
+    showTabs();
+    showMethod();
     if (m_curve)
         m_curve->setVisible(!m_folded && m_page == Page::Tones);
     if (m_left) {
@@ -163,6 +169,36 @@ void CaptionStrip::setFolded(bool folded)
     m_folded = folded;
     arrange();
     setReadings(m_readings, m_standing, m_scale);
+}
+
+void CaptionStrip::resizeEvent(QResizeEvent *event)
+{
+    QWidget::resizeEvent(event);
+    m_narrow = width() < kNarrowPx;
+    arrange();
+}
+
+/// Of a narrow strip only the page that is open, and the next by a press on it. A page on which something was changed says so.
+void CaptionStrip::showTabs()
+{
+    for (int i = 0; i < kPages; ++i) {
+        QPushButton *tab = m_tabs[size_t(i)];
+        if (!tab)
+            continue;
+        const bool changed = std::any_of(kTasteParams.begin(), kTasteParams.end(), [&](const TreatmentParam &p) { return p.group == Page(i) && p.of(m_shown) != p.info.suggested; });
+        tab->setText(pageWords(Page(i)) + (changed ? QStringLiteral(" \u2022") : QString()) + (m_narrow ? QStringLiteral(" \u203a") : QString()));
+        tab->setVisible(!m_folded && (!m_narrow || i == int(m_page)));
+    }
+}
+
+void CaptionStrip::showMethod()
+{
+    if (!m_method || !findMethod(m_shown.method))
+        return;
+    const QString label = tr(findMethod(m_shown.method)->label);
+    const QString words = m_shown.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(m_shown.colourMethod)->label)) : label;
+    const int room = width() - 2 * (m_narrow ? 7 : 11) - m_letter->sizeHint().width() - m_keep->sizeHint().width() - 2 * 7 - 14;
+    m_method->setText(m_method->fontMetrics().elidedText(words, Qt::ElideRight, std::max(20, room)));
 }
 
 std::array<QWidget *, 3> CaptionStrip::Row::widgets() const
@@ -217,7 +253,7 @@ void CaptionStrip::makePages(QGridLayout *grid)
         tab->setFlat(true);
         tab->setToolTip(tr("%1 (F3 goes through the pages of all strips)").arg(tr(tips[i])));
         tab->setAccessibleName(tr("Controls of trial %1: %2").arg(trialLetter(m_number), pageWords(Page(i))));
-        connect(tab, &QPushButton::clicked, this, [this, i] { emit pageChosen(Page(i)); });
+        connect(tab, &QPushButton::clicked, this, [this, i] { emit pageChosen(Page((i + m_narrow) % kPages)); });
         tabs->addWidget(tab);
         m_tabs[size_t(i)] = tab;
     }
@@ -395,8 +431,6 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     m_kind = frame ? frame->frame->kind : FrameKind::Mosaic;
     m_expected = expectedOf(t); // not with every change of state: it takes a chain
     const QString label = tr(findMethod(t.method)->label);
-    const QString methods = t.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(t.colourMethod)->label)) : label;
-    m_method->setText(methods);
     m_method->setToolTip(t.isMixed() ? tr("Luminance by %1, colours by %2").arg(label, tr(findMethod(t.colourMethod)->label))
                                      : tr("%1\n%2").arg(tr(findMethod(t.method)->goodAt), tr(findMethod(t.method)->cost)));
     m_keep->setText(m_isKeeper ? tr("Keeper") : tr("Keep"));
@@ -410,11 +444,6 @@ void CaptionStrip::showTrial(const RollFrame *frame)
         row.field->setValue(row.param->of(t));
     }
     m_curve->setTaste(t.taste);
-    // A page on which something was changed says so.
-    for (int i = 0; i < kPages; ++i) {
-        const bool changed = std::any_of(kTasteParams.begin(), kTasteParams.end(), [&](const TreatmentParam &p) { return p.group == Page(i) && p.of(t) != p.info.suggested; });
-        m_tabs[size_t(i)]->setText(changed ? pageWords(Page(i)) + QStringLiteral(" \u2022") : pageWords(Page(i)));
-    }
     setReadings(frame ? m_readings : std::nullopt, m_standing, m_scale);
     m_hasLeft = frame && frame->hasLeftSuggestion(m_number);
     m_ownStart = frame && !m_hasLeft ? frame->ownStart : std::nullopt;
@@ -613,7 +642,7 @@ void CaptionStrip::showBars()
         if (r.left)
             rows << ReadingBars::Row{tr("left"), tr("%1 / %2 %").arg(percent(r.left->luminance), percent(r.left->colour)), r.left->luminance / m_scale.left, r.left->colour / m_scale.left};
         else
-            rows << ReadingBars::Row{tr("left"), tr("nothing smooth in view")};
+            rows << ReadingBars::Row{tr("left"), tr("nothing smooth (F5: frame)")};
         rows << ReadingBars::Row{tr("lost"), QString::number(r.detailLost, 'f', 2), r.detailLost / m_scale.lost};
         if (r.doubt)
             rows << ReadingBars::Row{tr("doubt"), tr("%1 %").arg(percent(*r.doubt)), *r.doubt / m_scale.doubt};

@@ -85,6 +85,7 @@ signals:
 
 protected:
     void paintEvent(QPaintEvent *event) override;
+    void resizeEvent(QResizeEvent *event) override;
     void mousePressEvent(QMouseEvent *event) override;
     void contextMenuEvent(QContextMenuEvent *event) override;
 
@@ -95,6 +96,8 @@ private:
     QString nearnessWords() const; ///< empty where nothing can be estimated
     QString sentence() const;      ///< the readings, in words
     void showBars();
+    void showTabs();
+    void showMethod();
     struct Row {
         QLabel *label = nullptr;
         StrengthSlider *slider = nullptr;
@@ -119,7 +122,7 @@ private:
 
     Of m_of;
     int m_number; ///< trial or guest
-    bool m_folded = false, m_hasLeft = false;
+    bool m_folded = false, m_narrow = false, m_hasLeft = false;
     std::optional<OwnStart> m_ownStart; ///< that is offered
     std::optional<PlaceReadings> m_readings;
     std::optional<Standing> m_standing;

@@ -59,9 +59,10 @@ QVBoxLayout *columnOf(QWidget *box)
 
 } // namespace
 
-ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &recipes, double pace, QWidget *parent)
+ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &recipes, double pace, const QList<int> &chosen, QWidget *parent)
     : QDialog(parent), m_session(session), m_recipes(recipes), m_start(ExportChoices::load()), m_pace(pace)
 {
+    m_start.chosen = chosen;
     setWindowTitle(tr("Export"));
     setMinimumWidth(600);
     m_preview = new QLabel;
@@ -141,6 +142,8 @@ QWidget *ExportDialog::makeFrames()
         count.frames = who;
         return int(count.indexes(m_session).size());
     };
+    if (!m_start.chosen.isEmpty())
+        column->addWidget(offer(Frames::Chosen, m_start.chosen.size() == 1 ? tr("the chosen frame, with its keeper or its suggestion") : tr("the %1 chosen frames, each with its keeper or its suggestion").arg(m_start.chosen.size()), true, QStringLiteral("chosenFrames")));
     const int keepers = framesOf(Frames::Keepers), all = framesOf(Frames::Suggestions);
     column->addWidget(offer(Frames::This, f.keeper >= 0 ? tr("%1, with its keeper %2").arg(f.name(), letter) : tr("%1, with trial %2 (no keeper is chosen)").arg(f.name(), letter), true, QStringLiteral("thisFrame")));
     column->addWidget(offer(Frames::Keepers, keepers == 0 ? tr("all frames that have a keeper (none has)") : keepers == 1 ? tr("the one frame that has a keeper")
@@ -167,7 +170,7 @@ QWidget *ExportDialog::makeFrames()
     m_sameNoise->setObjectName(QStringLiteral("sameNoise"));
     m_sameNoise->setToolTip(tr("For focus stacks, bursts and panoramas, whose frames are going to be joined"));
     column->addWidget(m_sameNoise);
-    m_who->button(int(Frames::This))->setChecked(true);
+    m_who->button(int(m_start.chosen.isEmpty() ? Frames::This : Frames::Chosen))->setChecked(true);
     return box;
 }
 

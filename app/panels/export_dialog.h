@@ -22,7 +22,8 @@ class ExportDialog : public QDialog
     Q_OBJECT
 public:
     /// @param pace seconds taken on this machine over seconds expected, see ExportQueue::ratio()
-    ExportDialog(const Session &session, const std::vector<Recipe> &recipes, double pace, QWidget *parent = nullptr);
+    /// @param chosen frames of a contact sheet that are to be exported; none: it is about the current one to begin with
+    ExportDialog(const Session &session, const std::vector<Recipe> &recipes, double pace, const QList<int> &chosen = {}, QWidget *parent = nullptr);
     /// What was asked for; empty until the dialog is accepted.
     std::vector<ExportRequest> requests() const;
 

@@ -55,7 +55,6 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
     m_list->setRootIsDecorated(false);
     m_list->setUniformRowHeights(true);
     m_list->setHeaderLabels({tr("file"), tr("state"), tr("time")});
-    m_list->setStyleSheet(QStringLiteral("QTreeView::item { padding: 2px 5px 2px 1px; }"));
     m_list->setTextElideMode(Qt::ElideMiddle);
     m_list->header()->setStretchLastSection(false);
     m_list->header()->setSectionResizeMode(Name, QHeaderView::Stretch);

@@ -541,6 +541,14 @@ void RegionsPanel::showMask()
             m_wall->setOverlay(row, {});
         }
     }
+    emit maskShownChanged();
+}
+
+void RegionsPanel::hideMask()
+{
+    MaskLook look = m_look;
+    look.shown = MaskLook::Shown::Nothing;
+    setMaskLook(look);
 }
 
 void RegionsPanel::showEvent(QShowEvent *)

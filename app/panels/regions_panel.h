@@ -25,7 +25,8 @@ public:
     int region() const { return m_region; } ///< chosen, or -1
     int part() const { return m_part; }     ///< of it, or -1
     void chooseRegion(int region);
-    bool isIdle() const { return m_masks.isIdle(); } ///< every mask is drawn
+    bool showsMask() const { return m_region >= 0 && m_look.shown != MaskLook::Shown::Nothing; } ///< over the pictures, while the card is there
+    bool isIdle() const { return m_masks.isIdle(); }                                             ///< every mask is drawn
 
 public slots:
     void addRegion(irenic::MaskPart::Kind kind);
@@ -33,6 +34,7 @@ public slots:
     void removeRegion();
     void removePart();
     void invert();
+    void hideMask();
     void clearPart(); ///< takes every stroke away
     void setPainting(bool painting);
     void setErasing(bool erasing);
@@ -41,6 +43,7 @@ public slots:
 
 signals:
     void told(const QString &text);
+    void maskShownChanged();
 
 protected:
     void showEvent(QShowEvent *event) override;

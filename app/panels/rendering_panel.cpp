@@ -74,7 +74,7 @@ RenderingPanel::RenderingPanel(Session *session, QWidget *parent) : QWidget(pare
     m_automatic = button(tr("Automatic brightness"), QStringLiteral("automaticBrightness"), tr("Brings the middle of the tones to a middle tone, as far as the lights allow"), [this] { automaticBrightness(); });
     m_neutral = button(tr("All as shot"), QStringLiteral("neutralRendering"), tr("Every control back to where it does nothing"), [this] { m_session->changeRendering({}, tr("rendering as shot")); });
     m_alike = button(tr("All frames alike"), QStringLiteral("renderAlike"), tr("Every other frame of the roll is rendered as this one"), [this] {
-        const int others = m_session->renderAllAlike();
+        const int others = m_session->carryRendering();
         emit told(others == 0 ? tr("Every other frame is rendered so already.") : others == 1 ? tr("One other frame is rendered so now.")
                                                                                               : tr("%1 other frames are rendered so now.").arg(others));
     });

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "models/roll_model.h"
+#include "panels/frame_delegate.h"
 #include "view/tones.h"
 
 #include <QListView>
@@ -17,6 +18,8 @@ class RollPanel : public QListView
 public:
     RollPanel(Session *session, QWidget *parent = nullptr);
     void setTones(const Tones &tones);
+    void setNarrow(bool narrow); ///< a line of thumbnails
+    bool isNarrow() const;
     void setScreen(std::shared_ptr<const ScreenTransform> screen);
 
 signals:
@@ -29,6 +32,7 @@ protected:
 private:
     Session *m_session;
     RollModel m_model;
+    FrameDelegate *m_paper;
 };
 
 } // namespace irenic

@@ -56,10 +56,22 @@ void StatusLine::setScreen(const QString &words)
 
 void StatusLine::say(const QString &text, const QString &folderToReveal)
 {
-    m_message->setText(text);
+    m_said = text;
+    m_message->setText(m_pointed.isEmpty() ? text : m_pointed);
     m_message->setToolTip(text);
     m_folder = folderToReveal;
     m_reveal->setVisible(!folderToReveal.isEmpty());
+}
+
+void StatusLine::setNotes(QWidget *notes)
+{
+    insertWidget(1, notes);
+}
+
+void StatusLine::setPointed(const QString &words)
+{
+    m_pointed = words;
+    m_message->setText(words.isEmpty() ? m_said : words);
 }
 
 void StatusLine::setTones(const Tones &tones)

@@ -23,7 +23,9 @@ public:
     void setSettled(const QString &words);
     /// @param folderToReveal with a button that opens it; empty for none
     void say(const QString &text, const QString &folderToReveal = {});
-    void setScreen(const QString &words); ///< whose profile the pictures are shown through
+    void setPointed(const QString &words); ///< about what is under the pointer, in place of the message; empty: the message again
+    void setNotes(QWidget *notes);         ///< before the message; its own
+    void setScreen(const QString &words);  ///< whose profile the pictures are shown through
     QString folderToReveal() const { return m_folder; }
     void setTones(const Tones &tones);
 
@@ -34,7 +36,7 @@ private:
     QLabel *m_settled, *m_message, *m_exports, *m_screen;
     QPushButton *m_reveal;
     QProgressBar *m_progress;
-    QString m_folder;
+    QString m_folder, m_said, m_pointed;
 };
 
 } // namespace irenic

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/wall.h"
 
+#include "view/difference.h"
+
 #include <QGridLayout>
 #include <QLabel>
 #include <QResizeEvent>
@@ -135,6 +137,8 @@ Wall::Cell Wall::makeCell(int row)
     connect(pane, &PicturePane::strokeMoved, this, &Wall::strokeMoved);
     connect(pane, &PicturePane::strokeEnded, this, &Wall::strokeEnded);
     connect(pane, &PicturePane::placePicked, this, [this](QPointF at) { emit placePicked(QPoint(int(at.x()), int(at.y()))); });
+    connect(pane, &PicturePane::pointedAt, this, &Wall::pointedAt);
+    connect(pane, &PicturePane::pointedAway, this, &Wall::pointedAway);
     connect(pane, &PicturePane::marked, this, [this](QPointF at) { emit spotMarked(QPoint(int(at.x()), int(at.y()))); });
     connect(pane, &PicturePane::menuRequested, this, [this, take](QPointF at, QPoint global) {
         take();
@@ -150,8 +154,7 @@ Wall::Cell Wall::makeCell(int row)
             emit visibleRegionChanged();
     });
     connect(pane, &LivePane::stateChanged, this, [this] {
-        if (m_untreatedHeld)
-            setUntreatedHeld(true);
+        showHeld();
         showStates();
         emit settledChanged();
     });
@@ -230,6 +233,13 @@ void Wall::hangColumns()
               guests = f ? int(f->guests.size()) : 0;
     const int before = columnCount(), rowsBefore = m_columns.empty() ? 0 : int(m_columns[0].cells.size());
     const bool trialsChanged = trials != m_trials;
+    if (before != 1 + trials + guests || rowsBefore != rowCount()) { // what stands in for others may go
+        m_standInPlace = m_standIn = -1;
+        m_differenceFrom.reset();
+        showHeld();
+        emit columnsHung();
+        emit shownChanged();
+    }
     const auto takeDown = [](Column &c) {
         for (Cell &cell : c.cells) {
             delete cell.pane;
@@ -419,8 +429,7 @@ void Wall::showContents()
             p->setLook(look);
             p->setContent(contentOf(c));
         }
-    if (m_untreatedHeld)
-        setUntreatedHeld(true);
+    showHeld();
 }
 
 void Wall::showStates()
@@ -498,9 +507,50 @@ void Wall::setUntreatedHeld(bool held)
             showContents();
         return;
     }
-    for (int c = 1; c < columnCount(); ++c)
-        for (size_t row = 0; row < m_columns[size_t(c)].cells.size(); ++row)
-            m_columns[size_t(c)].cells[row].pane->setHeldImage(held ? &m_columns[0].cells[row].pane->image() : nullptr);
+    showHeld();
+}
+
+void Wall::setStandIn(int place, int column)
+{
+    m_standInPlace = place;
+    m_standIn = column;
+    showHeld();
+    emit shownChanged();
+}
+
+void Wall::setDifference(std::optional<int> from, double gain)
+{
+    m_differenceFrom = from;
+    m_differenceGain = gain;
+    showHeld();
+    emit shownChanged();
+}
+
+/// What is painted in place of a pane's own picture: the untreated pixels while they are held, another column's, or a difference.
+void Wall::showHeld()
+{
+    for (int c = 0; c < columnCount(); ++c) {
+        auto &cells = m_columns[size_t(c)].cells;
+        for (size_t row = 0; row < cells.size(); ++row) {
+            static const PaneImage kNone;
+            const auto of = [&](int column) { // rows are hung column by column
+                const auto &others = m_columns[size_t(column)].cells;
+                return row < others.size() ? &others[row].pane->image() : &kNone;
+            };
+            const PaneImage *held = nullptr;
+            std::shared_ptr<PaneImage> difference;
+            if (m_untreatedHeld && m_untreatedShown && c > 0) {
+                held = of(0);
+            } else if (c == m_standInPlace && m_standIn != c) {
+                held = of(m_standIn);
+            } else if (m_differenceFrom && *m_differenceFrom != c) {
+                difference = std::make_shared<PaneImage>(differenceOf(*of(c), *of(*m_differenceFrom), m_differenceGain));
+                held = difference.get();
+            }
+            cells[row].pane->setHeldImage(held);
+            cells[row].difference = difference;
+        }
+    }
 }
 
 void Wall::setHeldShow(std::optional<Show> show)

@@ -18,7 +18,7 @@ class Wall : public QWidget
 {
     Q_OBJECT
 public:
-    static constexpr int kLeastColumnPx = 236; ///< narrower strips cannot be read; beyond, the wall scrolls
+    static constexpr int kLeastColumnPx = 150; ///< narrower strips cannot be read; beyond, the wall scrolls
 
     Wall(Session *session, PaneRenderer *renderer, QWidget *parent = nullptr);
 
@@ -26,6 +26,12 @@ public:
     void setPace(double pace);        ///< see CaptionStrip
     void setUntreatedHeld(bool held); ///< shows the untreated pixels in every pane while true
     bool isUntreatedHeld() const { return m_untreatedHeld; }
+    /// The pictures of `column` in the place of those of `place`, see Blink; -1: each has its own.
+    void setStandIn(int place, int column);
+    /// Every other column shows what it differs by from one, amplified around mid grey; nothing: pictures again.
+    void setDifference(std::optional<int> from, double gain = 4);
+    std::optional<int> differenceFrom() const { return m_differenceFrom; }
+    double differenceGain() const { return m_differenceGain; }
     void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
     std::optional<Show> heldShow() const { return m_heldShow; }
     /// What a drag on a picture does: see placePicked() and the strokes.
@@ -64,6 +70,10 @@ public:
 
 signals:
     void settledChanged();
+    void columnsHung();  ///< others hang than before
+    void shownChanged(); ///< what is shown in place of pictures: stand-ins, differences
+    void pointedAt(QPointF picturePoint);
+    void pointedAway();
     void pageChanged();
     void visibleRegionChanged();
     void spotMarked(QPoint picturePixel);
@@ -81,6 +91,7 @@ private:
     struct Cell {
         LivePane *pane = nullptr;
         QLabel *caption = nullptr;
+        std::shared_ptr<PaneImage> difference{}; ///< where it is shown
     };
     struct Column {
         CaptionStrip *strip = nullptr;
@@ -98,6 +109,7 @@ private:
     int rowOf(const QObject *pane) const;
     LivePane::Content contentOf(int column) const;
     void showContents();
+    void showHeld();
     void showPage();
     void showStates();
     void showRows();
@@ -116,6 +128,9 @@ private:
     double m_pace = 1;
     std::optional<int> m_spared; ///< the trial whose sparing of smooth parts is held
     bool m_untreatedHeld = false, m_untreatedShown = true, m_unfolded = false;
+    int m_standInPlace = -1, m_standIn = -1;
+    std::optional<int> m_differenceFrom;
+    double m_differenceGain = 4;
     PaneTool m_tool = PaneTool::Move;
     double m_brushPx = 20;
     std::optional<Show> m_heldShow;

@@ -71,9 +71,16 @@ QList<int> ExportChoices::indexes(const Session &session) const
     QList<int> all;
     for (int i = 0; i < session.count(); ++i) {
         const RollFrame &f = session.frame(i);
-        const bool current = i == session.current();
-        const bool wanted = frames == Frames::This || frames == Frames::ThisSuggested ? current : frames == Frames::Keepers ? f.keeper >= 0
-                                                                                                                            : true;
+        const bool wanted = [&] {
+            switch (frames) {
+            case Frames::This:
+            case Frames::ThisSuggested: return i == session.current();
+            case Frames::Keepers: return f.keeper >= 0;
+            case Frames::Chosen:
+            case Frames::ChosenSuggested: return chosen.contains(i);
+            default: return true;
+            }
+        }();
         // Trials are there once a frame was measured; a suggestion or a given treatment does not need them.
         const bool possible = frames == Frames::This ? f.isMeasured() : f.state != RollFrame::State::Failed;
         if (wanted && possible)
@@ -122,7 +129,7 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
             r.job.clash = clash;
             r.job.sidecar = sidecar;
             r.job.again = again;
-            if (frames == Frames::This || frames == Frames::Keepers) {
+            if (frames == Frames::This || frames == Frames::Keepers || (frames == Frames::Chosen && f.keeper >= 0)) {
                 const int trial = trialFor(session, i);
                 r.job.treatment = WantedTreatment::exactly(f.trials[size_t(trial)]);
                 r.job.parts.trial = trialLetter(trial).toStdString();

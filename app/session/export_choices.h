@@ -9,11 +9,13 @@ namespace irenic {
 /// What is asked of an export, for any frames; remembered from one to the next.
 struct ExportChoices {
     enum class Frames {
-        This,         ///< with its keeper, or the trial with the keyboard
-        Keepers,      ///< all that have one, each with its own
-        Suggestions,  ///< all, each with its suggestion
-        Alike,        ///< all, with `alike`
-        ThisSuggested ///< the current one, with its suggestion
+        This,           ///< with its keeper, or the trial with the keyboard
+        Keepers,        ///< all that have one, each with its own
+        Suggestions,    ///< all, each with its suggestion
+        Alike,          ///< all, with `alike`
+        ThisSuggested,  ///< the current one, with its suggestion
+        Chosen,         ///< those of `chosen`, each with its keeper, or its suggestion where it has none
+        ChosenSuggested ///< the same, all with their suggestions
     };
     enum class Place {
         Beside,
@@ -23,6 +25,7 @@ struct ExportChoices {
 
     Frames frames = Frames::This;
     WantedTreatment alike;
+    QList<int> chosen;                              ///< indexes of frames
     bool sameNoise = false;                         ///< for a series: strengths are measured against the current frame's noise throughout
     QList<ExportFormat> formats{ExportFormat::Dng}; ///< a DNG asked of a finished picture becomes a TIFF
     ExportOptions options;

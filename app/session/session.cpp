@@ -745,16 +745,52 @@ void Session::changeOthers(const QString &words, const std::vector<std::pair<int
     m_undo.endMacro();
 }
 
-int Session::carrySpots()
+/// Of some or all, those that were measured, but for the current one.
+QList<int> Session::othersOf(const std::optional<QList<int>> &frames) const
+{
+    QList<int> others;
+    for (int i = 0; i < count(); ++i)
+        if (i != m_current && frame(i).isMeasured() && (!frames || frames->contains(i)))
+            others << i;
+    return others;
+}
+
+int Session::carrySpots(const std::optional<QList<int>> &frames)
 {
     const RollFrame *f = readyFrame();
     std::vector<std::pair<int, Choices>> others;
-    for (int i = 0; f && i < count(); ++i)
-        if (i != m_current && frame(i).isMeasured() && frame(i).pictureSize() == f->pictureSize() && frame(i).spots != f->spots) {
+    for (const int i : f ? othersOf(frames) : QList<int>())
+        if (frame(i).pictureSize() == f->pictureSize() && frame(i).spots != f->spots) {
             others.emplace_back(i, frame(i));
             others.back().second.spots = f->spots;
         }
     changeOthers(tr("carrying spots to other frames"), others);
+    return int(others.size());
+}
+
+int Session::carryRendering(const std::optional<QList<int>> &frames)
+{
+    const RollFrame *f = readyFrame();
+    std::vector<std::pair<int, Choices>> others;
+    for (const int i : f ? othersOf(frames) : QList<int>())
+        if (!(frame(i).rendering == f->rendering)) {
+            others.emplace_back(i, frame(i));
+            others.back().second.rendering = f->rendering;
+        }
+    changeOthers(frames ? tr("rendering other frames alike") : tr("rendering all frames alike"), others);
+    return int(others.size());
+}
+
+int Session::carryLens(const QList<int> &frames)
+{
+    const RollFrame *f = readyFrame();
+    std::vector<std::pair<int, Choices>> others;
+    for (const int i : f ? othersOf(frames) : QList<int>())
+        if (frame(i).pictureSize() == f->pictureSize() && !(frame(i).lens == f->lens)) {
+            others.emplace_back(i, frame(i));
+            others.back().second.lens = f->lens;
+        }
+    changeOthers(tr("correcting other frames alike"), others);
     return int(others.size());
 }
 
@@ -766,19 +802,6 @@ void Session::changeRendering(const Rendering &rendering, const QString &words, 
     Choices c = *f;
     c.rendering = rendering;
     change(std::move(c), words, dragId);
-}
-
-int Session::renderAllAlike()
-{
-    const RollFrame *f = readyFrame();
-    std::vector<std::pair<int, Choices>> others;
-    for (int i = 0; f && i < count(); ++i)
-        if (i != m_current && frame(i).isMeasured() && !(frame(i).rendering == f->rendering)) {
-            others.emplace_back(i, frame(i));
-            others.back().second.rendering = f->rendering;
-        }
-    changeOthers(tr("rendering all frames alike"), others);
-    return int(others.size());
 }
 
 void Session::pinGuest(const QString &path, const QString &file, const std::shared_ptr<const Guest> &guest)
@@ -821,12 +844,21 @@ void Session::unpinLostGuests()
 
 int Session::treatAll(const Treatment &treatment)
 {
+    QList<int> all;
+    for (int i = 0; i < count(); ++i)
+        all << i;
+    return treat(
+        all, [&](const RollFrame &) { return treatment; }, tr("treating all frames alike"));
+}
+
+int Session::treat(const QList<int> &frames, const std::function<Treatment(const RollFrame &)> &treatmentFor, const QString &words)
+{
     std::vector<std::pair<int, Choices>> all;
-    for (int i = 0; i < count(); ++i) {
+    for (const int i : frames) {
         if (!frame(i).isMeasured())
             continue;
         Choices c = frame(i);
-        const Treatment own = carriedOut(treatment, frame(i).frame->kind);
+        const Treatment own = carriedOut(treatmentFor(frame(i)), frame(i).frame->kind);
         const auto found = std::find(c.trials.begin(), c.trials.end(), own);
         c.keeper = int(found - c.trials.begin());
         if (found == c.trials.end() && c.trials.size() < size_t(kMostTrials)) {
@@ -837,7 +869,7 @@ int Session::treatAll(const Treatment &treatment)
         }
         all.emplace_back(i, std::move(c));
     }
-    changeOthers(tr("treating all frames alike"), all);
+    changeOthers(words, all);
     return int(all.size());
 }
 
@@ -845,6 +877,17 @@ void Session::takeOff(int index)
 {
     if (index >= 0 && index < count())
         m_undo.push(new TakeOff(*this, index));
+}
+
+void Session::takeOff(QList<int> frames)
+{
+    if (frames.isEmpty())
+        return;
+    std::sort(frames.begin(), frames.end(), std::greater<>()); // those that are left keep their numbers
+    m_undo.beginMacro(frames.size() == 1 ? tr("taking a frame off the roll") : tr("taking %1 frames off the roll").arg(frames.size()));
+    for (const int i : frames)
+        takeOff(i);
+    m_undo.endMacro();
 }
 
 std::unique_ptr<RollFrame> Session::takeOut(int index)

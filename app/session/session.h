@@ -16,6 +16,7 @@
 #include <QSet>
 #include <QUndoStack>
 
+#include <functional>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -180,17 +181,22 @@ public:
     void renameSpot(int spot, const QString &name);
     void removeSpot(int spot);
     void reorderSpot(int from, int to);
-    int carrySpots(); ///< to every other frame of the same size, in place of theirs; to how many
+    /// From the current frame to others, in place of theirs; to how many.
+    int carrySpots(const std::optional<QList<int>> &frames = {}); ///< to those of the same size; nothing: all
+    int carryRendering(const std::optional<QList<int>> &frames = {});
+    int carryLens(const QList<int> &frames); ///< to those of the same size
     /// A step of undo, but where the frame has it pinned already, and it was only to be matched.
     void pinGuest(const QString &path, const QString &file, const std::shared_ptr<const Guest> &guest);
     void unpinGuest(int guest);
     void unpinLostGuests(); ///< of the current frame, those that could not be had
     void changeRendering(const Rendering &rendering, const QString &words, int dragId = 0);
-    int renderAllAlike(); ///< every other frame as this one; how many
     /// A trial of that treatment on every frame, and it is the keeper there. To how many.
     int treatAll(const Treatment &treatment);
+    /// The same on some, each with what is meant for it. To how many; those that were not measured are passed over.
+    int treat(const QList<int> &frames, const std::function<Treatment(const RollFrame &)> &treatmentFor, const QString &words);
     /// Its file stays. Adding that file again forgets all steps of undo, since this one can no longer be undone.
     void takeOff(int index);
+    void takeOff(QList<int> frames); ///< in one step
 
     /// For commands only.
     void applyChoices(int index, const Choices &choices, bool reveal);
@@ -214,6 +220,7 @@ signals:
 
 private:
     void change(Choices after, const QString &words, int dragId = 0);
+    QList<int> othersOf(const std::optional<QList<int>> &frames) const;
     void changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others);
     void goTo(int index);
     void clampColumn();

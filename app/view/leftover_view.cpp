@@ -64,7 +64,7 @@ void LeftoverView::paintEvent(QPaintEvent *)
 {
     QPainter p(this);
     if (m_image.isNull()) {
-        p.setPen(m_tones.chromeInk);
+        p.setPen(m_tones.paperInk);
         p.drawText(rect().adjusted(10, 10, -10, -10), Qt::AlignCenter | Qt::TextWordWrap, tr("Not measured yet"));
         return;
     }

@@ -262,6 +262,7 @@ void PicturePane::tabletEvent(QTabletEvent *event)
 void PicturePane::leaveEvent(QEvent *)
 {
     m_hovered = false;
+    emit pointedAway();
     update();
 }
 
@@ -299,6 +300,8 @@ void PicturePane::mouseMoveEvent(QMouseEvent *event)
 {
     m_pointer = event->position();
     m_hovered = true;
+    if (!m_picture.isEmpty())
+        emit pointedAt(pictureAt(m_pointer));
     if (m_tool == PaneTool::Brush)
         update();
     if (m_stroking)

@@ -72,6 +72,8 @@ signals:
     void strokeEnded();
     void marked(QPointF picturePoint); ///< clicked with Shift: a place to remember
     void menuRequested(QPointF picturePoint, QPoint globalPoint);
+    void pointedAt(QPointF picturePoint); ///< the pointer is there
+    void pointedAway();
     void geometryChanged(); ///< shows another region than before
 
 protected:

@@ -49,16 +49,16 @@ Plot::Plot(const QString &across, const QString &up, bool logarithmic, QWidget *
 void Plot::setTones(const Tones &tones)
 {
     m_tones = tones;
-    setBackgroundBrush(tones.chrome);
-    chart()->setBackgroundBrush(tones.chrome);
-    chart()->legend()->setLabelColor(tones.chromeInk);
+    setBackgroundBrush(tones.paper);
+    chart()->setBackgroundBrush(tones.paper);
+    chart()->legend()->setLabelColor(tones.paperInk);
     chart()->legend()->setFont(font());
-    QColor grid = tones.chromeInk;
+    QColor grid = tones.paperInk;
     grid.setAlphaF(0.18f);
     for (QAbstractAxis *axis : {m_across, m_up}) {
-        axis->setLabelsColor(tones.chromeInk);
-        axis->setTitleBrush(tones.chromeInk);
-        axis->setLinePen(QPen(tones.chromeInk, 1));
+        axis->setLabelsColor(tones.paperInk);
+        axis->setTitleBrush(tones.paperInk);
+        axis->setLinePen(QPen(tones.paperInk, 1));
         axis->setGridLinePen(QPen(grid, 1));
         axis->setMinorGridLineVisible(false);
         axis->setLabelsFont(font());
@@ -75,7 +75,7 @@ void Plot::setLines(const QList<Line> &lines)
     for (const Line &line : lines) {
         auto *series = new QLineSeries;
         series->setName(line.name);
-        series->setPen(QPen(line.colour.isValid() ? line.colour : m_tones.chromeInk, line.widthPx, line.stroke));
+        series->setPen(QPen(line.colour.isValid() ? line.colour : m_tones.paperInk, line.widthPx, line.stroke));
         series->setPointsVisible(line.marked);
         for (const QPointF &p : line.points)
             if (!m_logarithmic || p.y() > 0)

@@ -113,6 +113,23 @@ QPalette Tones::palette() const
     return p;
 }
 
+QPalette Tones::paperPalette() const
+{
+    QPalette p = palette();
+    for (const auto role : {QPalette::Window, QPalette::Base, QPalette::AlternateBase, QPalette::Button})
+        p.setColor(role, paper);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText, QPalette::Highlight}) {
+        p.setColor(role, paperInk);
+        p.setColor(QPalette::Disabled, role, paperLine);
+    }
+    p.setColor(QPalette::HighlightedText, paper);
+    p.setColor(QPalette::PlaceholderText, paperFaint);
+    for (const auto role : {QPalette::Mid, QPalette::Dark})
+        p.setColor(role, paperLine);
+    p.setColor(QPalette::Link, paperInk); // no tint beside a picture, focus included
+    return p;
+}
+
 double contrastOf(const QColor &a, const QColor &b)
 {
     const double la = luminance(a), lb = luminance(b);

@@ -38,6 +38,7 @@ struct Tones {
     /// The strip of the keeper: dark paper, light ink.
     Tones invertedPaper() const;
     QPalette palette() const;
+    QPalette paperPalette() const; ///< of what lies on paper: cards
 };
 
 /// WCAG contrast ratio, 1 .. 21.

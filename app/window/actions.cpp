@@ -2,6 +2,7 @@
 #include "window/actions.h"
 
 #include "irenic/camera_book.h"
+#include "panels/blink.h"
 #include "panels/readings_panel.h"
 #include "panels/wall.h"
 #include "session/paths.h"
@@ -9,7 +10,6 @@
 
 #include <QActionGroup>
 #include <QDir>
-#include <QDockWidget>
 #include <QFileDialog>
 #include <QMenu>
 
@@ -178,7 +178,12 @@ void Actions::addTrialMenu()
     m_menus.last().actions.append(nullptr);
     for (int t = 0; t < kMostTrials; ++t)
         m_needWall << add(QStringLiteral("pick") + trialLetter(t), tr("Go to trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))}, [this, t] {
-            if (const RollFrame *f = m_session->readyFrame(); f && t < f->trialCount())
+            const RollFrame *f = m_session->readyFrame();
+            if (!f || t >= f->trialCount())
+                return;
+            if (m_window->blink()->isOn()) // by hand
+                m_window->blink()->show(t + 1);
+            else
                 m_session->setColumn(t);
         });
     m_needWall << add(QStringLiteral("nextColumn"), tr("Next column"), {Qt::Key_Right}, [this] { m_session->setColumn(m_session->column() + 1); });
@@ -256,9 +261,24 @@ void Actions::addCompareMenu()
     m_needWall << add(QStringLiteral("loupe"), tr("&Loupe"), {Qt::Key_W}, [this] { m_window->openLoupe(); });
     m_needWall << add(QStringLiteral("blind"), tr("&Blind round"), {Qt::Key_Y}, [this] { m_window->openBlindRound(); });
     m_menus.last().actions.append(nullptr);
+    blink = add(QStringLiteral("blink"), tr("Bl&ink: the columns in turn in this place"), {Qt::Key_Z}, [this] {
+        m_window->blink()->isOn() ? m_window->blink()->stop() : m_window->blink()->start(m_session->column() + 1);
+    });
+    blink->setCheckable(true);
+    m_needWall << add(QStringLiteral("blinkPace"), tr("Another pace of the blinking"), {QKeySequence(tr("Shift+Z"))}, [this] { m_window->blink()->nextPace(); });
+    difference = add(QStringLiteral("difference"), tr("&Difference of the others from this column"), {QKeySequence(tr("Shift+D"))}, [this] {
+        m_wall->setDifference(m_wall->differenceFrom() ? std::nullopt : std::optional(m_session->column() + 1), m_wall->differenceGain());
+    });
+    difference->setCheckable(true);
+    m_needWall << add(QStringLiteral("differenceGain"), tr("Differences stronger"), {QKeySequence(tr("Ctrl+Shift+D"))}, [this] {
+        m_wall->setDifference(m_wall->differenceFrom().value_or(m_session->column() + 1), m_wall->differenceGain() >= 16 ? 2 : 2 * m_wall->differenceGain());
+    });
+    pixelReading = add(QStringLiteral("pixelReading"), tr("&Figures of the pixel under the pointer"), {Qt::Key_I}, [this] { m_window->setPixelsRead(pixelReading->isChecked()); });
+    pixelReading->setCheckable(true);
+    m_needWall << blink << difference << pixelReading;
+    m_menus.last().actions.append(nullptr);
     m_needTrial << add(QStringLiteral("measureFrame"), tr("Measure the &whole frame"), {QKeySequence(tr("Ctrl+J"))}, [this] {
-        m_window->docks().first()->show();
-        m_window->docks().first()->raise();
+        m_window->dock("readings")->bringUp();
         m_window->readingsPanel()->measure();
     });
     m_needTrial << add(QStringLiteral("worst"), tr("To where most noise is &left"), {Qt::Key_J}, [this] { m_window->readingsPanel()->goToWorst(); });
@@ -342,24 +362,27 @@ void Actions::showScreenChoice(const QString &choice)
 void Actions::addWindowAndHelpMenus()
 {
     m_menus.append({tr("&Window"), {}});
+    add(QStringLiteral("contactSheet"), tr("&Contact sheet"), {QKeySequence(tr("Shift+F9"))}, [this] {
+        m_window->view() == MainWindow::View::Sheet ? m_window->showView(MainWindow::View::Wall) : m_window->openSheet();
+    });
     rollShown = add(QStringLiteral("showRoll"), tr("Show the &roll"), {Qt::Key_F9}, [this] { m_window->setRollShown(rollShown->isChecked()); });
     rollShown->setCheckable(true);
     constexpr Qt::Key kDockKeys[] = {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8, Qt::Key_F11, Qt::Key_F12, Qt::Key_F4};
     const Qt::Key *key = kDockKeys;
-    for (QDockWidget *dock : m_window->docks()) {
+    for (Card *dock : m_window->docks()) {
         QAction *a = dock->toggleViewAction();
         a->setObjectName(QStringLiteral("dock-") + dock->objectName());
         a->setShortcut(key == std::end(kDockKeys) ? QKeySequence(tr("Shift+F4")) : QKeySequence(*key++));
         connect(a, &QAction::triggered, dock, [dock](bool shown) {
             if (shown)
-                dock->raise();
+                dock->bringUp();
         });
         m_window->addAction(a);
         m_menus.last().actions << a;
     }
     add(QStringLiteral("reset"), tr("Reset the &arrangement"), {}, [this] { m_window->resetArrangement(); });
     m_menus.append({tr("&Help"), {}});
-    add(QStringLiteral("shortcuts"), tr("&Keys"), {QKeySequence::HelpContents}, [this] { m_window->showShortcuts(); });
+    add(QStringLiteral("shortcuts"), tr("&Commands and keys..."), {QKeySequence::HelpContents, QKeySequence(tr("Ctrl+K"))}, [this] { m_window->showCommands(); });
     add(QStringLiteral("guide"), tr("&What to try"), {}, [this] { m_window->setGuideShown(true); });
     add(QStringLiteral("about"), tr("&About Irenic"), {}, [this] { m_window->showAbout(); });
 }
@@ -401,32 +424,34 @@ void Actions::updateEnabled()
         find(name)->setEnabled(wall && spot >= 0 && spot < spots);
 }
 
-QList<std::pair<QString, QString>> Actions::shortcuts() const
+QList<Actions::Shortcut> Actions::commands() const
 {
-    QList<std::pair<QString, QString>> all{{tr("hold Space"), tr("Show the untreated pixels while held")},
-                                           {tr("hold R"), tr("Show what was removed while held")},
-                                           {tr("hold L"), tr("Show luminance only while held")},
-                                           {tr("hold O"), tr("Show colour only while held")},
-                                           {tr("hold V"), tr("Show what sharpening spares while held")},
-                                           {tr("hold X"), tr("Show clipping while held")},
-                                           {tr("Shift+click"), tr("Mark a spot there")},
-                                           {tr("arrows, Enter, N"), tr("In a strip: move, use the picked setting, hang it as a trial")},
-                                           {tr("arrows, Q, V"), tr("In the loupe: wipe, swap, another way of comparing")},
-                                           {tr("Left, Down, Right"), tr("In a blind round: left is better, no difference, right is better")},
-                                           {tr("Esc"), tr("Back to the wall")},
-                                           {tr("wheel"), tr("Closer and further off, about the pointer")},
-                                           {tr("drag"), tr("Move all pictures together")},
-                                           {tr("double-click"), tr("To 200 % there, or back to the whole frame")}};
+    const QString held = tr("Held keys and the pointer");
+    QList<Shortcut> all{{held, tr("Show the untreated pixels while held"), tr("hold Space")},
+                        {held, tr("Show what was removed while held"), tr("hold R")},
+                        {held, tr("Show luminance only while held"), tr("hold L")},
+                        {held, tr("Show colour only while held"), tr("hold O")},
+                        {held, tr("Show what sharpening spares while held"), tr("hold V")},
+                        {held, tr("Show clipping while held"), tr("hold X")},
+                        {held, tr("Show doubt while held"), tr("hold Q")},
+                        {held, tr("Mark a spot there"), tr("Shift+click")},
+                        {held, tr("In a strip: move, use the picked setting, hang it as a trial"), tr("arrows, Enter, N")},
+                        {held, tr("In the loupe: wipe, swap, another way of comparing"), tr("arrows, Q, V")},
+                        {held, tr("In a blind round: left is better, no difference, right is better"), tr("Left, Down, Right")},
+                        {held, tr("On the contact sheet: up to here, one more or less, all"), tr("Shift, Ctrl, Ctrl+A")},
+                        {held, tr("Back to the wall"), tr("Esc")},
+                        {held, tr("Closer and further off, about the pointer"), tr("wheel")},
+                        {held, tr("Move all pictures together"), tr("drag")},
+                        {held, tr("To 200 % there, or back to the whole frame"), tr("double-click")}};
     for (const Menu &menu : m_menus)
-        for (const QAction *a : menu.actions) {
-            if (!a || a->shortcuts().isEmpty())
+        for (QAction *a : menu.actions) {
+            if (!a || a->menu())
                 continue;
             QStringList keys;
             for (const QKeySequence &k : a->shortcuts())
                 keys << k.toString(QKeySequence::NativeText);
             keys.removeDuplicates();
-            QString text = a->text();
-            all.append({keys.join(tr(", ")), text.remove(u'&')});
+            all.append({QString(menu.title).remove(u'&'), a->text().remove(u'&'), keys.join(tr(", ")), a});
         }
     return all;
 }

@@ -24,11 +24,17 @@ public:
         QList<QAction *> actions;
     };
     const QList<Menu> &menus() const { return m_menus; }
-    /// Every key with what it does, for the page of shortcuts, the held keys included.
-    QList<std::pair<QString, QString>> shortcuts() const;
+    /// One line of what the window can do.
+    struct Shortcut {
+        QString group, words, keys;
+        QAction *action = nullptr; ///< null: a key that is held, or the pointer
+    };
+    /// All of it, group by group.
+    QList<Shortcut> commands() const;
 
     QAction *rollShown = nullptr;
     QAction *untreatedToggle = nullptr;
+    QAction *blink = nullptr, *difference = nullptr, *pixelReading = nullptr;
     QMenu *recentMenu = nullptr;
     QMenu *recipeMenu = nullptr; ///< to be applied
     QAction *find(const char *name) const { return m_window->findChild<QAction *>(QLatin1String(name)); }

@@ -8,6 +8,8 @@
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "panels/blind_view.h"
+#include "panels/blink.h"
+#include "panels/contact_sheet.h"
 #include "panels/decisions_dialog.h"
 #include "panels/empty_page.h"
 #include "panels/export_dialog.h"
@@ -16,11 +18,13 @@
 #include "panels/lens_panel.h"
 #include "panels/loupe.h"
 #include "panels/output_size_dialog.h"
+#include "panels/pixel_words.h"
 #include "panels/queue_panel.h"
 #include "panels/readings_panel.h"
 #include "panels/regions_panel.h"
 #include "panels/rendering_panel.h"
 #include "panels/roll_panel.h"
+#include "panels/shown_notes.h"
 #include "panels/spot_bar.h"
 #include "panels/status_line.h"
 #include "panels/top_bar.h"
@@ -28,18 +32,16 @@
 #include "view/comparison_sheet.h"
 #include "view/durations.h"
 #include "window/actions.h"
+#include "window/command_search.h"
 #include "window/hold_keys.h"
 #include "window/pointer_menus.h"
 
-#include <QAbstractItemView>
 #include <QApplication>
 #include <QCloseEvent>
 #include <QDir>
-#include <QDockWidget>
 #include <QDropEvent>
 #include <QFileDialog>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QInputDialog>
 #include <QLineEdit>
 #include <QMenu>
@@ -49,11 +51,17 @@
 #include <QSettings>
 #include <QStackedWidget>
 #include <QStandardPaths>
-#include <QTableWidget>
+#include <QToolBar>
 #include <QUndoView>
 #include <QUrl>
 
 namespace irenic {
+
+namespace {
+
+constexpr int kArrangement = 2; ///< of tray and roll; what an earlier window wrote is passed over
+
+} // namespace
 
 MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settings::load())
 {
@@ -63,8 +71,10 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     m_strip = new StripView(&m_session, &m_renderer);
     m_loupe = new Loupe(&m_session, &m_renderer);
     m_blind = new BlindView(&m_session, &m_renderer);
+    m_blink = new Blink(m_wall, this);
+    m_sheet = new ContactSheet(&m_session);
     m_views = new QStackedWidget;
-    for (QWidget *view : {static_cast<QWidget *>(m_wall), static_cast<QWidget *>(m_strip), static_cast<QWidget *>(m_loupe), static_cast<QWidget *>(m_blind)})
+    for (QWidget *view : {static_cast<QWidget *>(m_wall), static_cast<QWidget *>(m_strip), static_cast<QWidget *>(m_loupe), static_cast<QWidget *>(m_blind), static_cast<QWidget *>(m_sheet)})
         m_views->addWidget(view);
     m_topBar = new TopBar(&m_session);
     m_roll = new RollPanel(&m_session);
@@ -82,36 +92,41 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
     column->addWidget(m_topBar);
+    m_notes = new ShownNotes;
     column->addWidget(m_views, 1);
     m_guide = new GuideNote;
     m_guide->hide();
     column->addWidget(m_guide);
     m_pages->addWidget(booth);
-    auto *centre = new QWidget;
-    auto *row = new QHBoxLayout(centre);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(0);
-    row->addWidget(m_roll);
-    row->addWidget(m_pages, 1);
-    setCentralWidget(centre);
+    setCentralWidget(m_pages);
+    // Roll, tray of cards, wall: from the outside to the inside.
+    m_rollBar = new QToolBar(tr("Roll"));
+    m_rollBar->setObjectName(QStringLiteral("rollBar"));
+    m_rollBar->setMovable(false);
+    m_rollBar->setContextMenuPolicy(Qt::PreventContextMenu);
+    m_rollBar->layout()->setContentsMargins(0, 0, 0, 0);
+    m_rollBar->layout()->setSpacing(0);
+    m_rollBar->addWidget(m_roll);
+    addToolBar(Qt::LeftToolBarArea, m_rollBar);
 
     setDockNestingEnabled(true);
+    setContextMenuPolicy(Qt::PreventContextMenu); // cards have keys and a menu of their own
     m_readings = new ReadingsPanel(&m_session, &m_measurer);
     m_histogram = new HistogramPanel(&m_session);
     auto *history = new QUndoView(m_session.undoStack());
     history->setEmptyLabel(tr("as it was opened"));
     m_rendering = new RenderingPanel(&m_session);
     m_queuePanel = new QueuePanel(&m_queue);
-    addDock(QStringLiteral("readings"), tr("Readings"), m_readings);
-    addDock(QStringLiteral("histogram"), tr("Histogram"), m_histogram);
-    addDock(QStringLiteral("shooting"), tr("Shooting data"), new ShootingPanel(&m_session));
-    addDock(QStringLiteral("history"), tr("History"), history);
-    addDock(QStringLiteral("rendering"), tr("Rendering"), m_rendering);
-    addDock(QStringLiteral("queue"), tr("Queue"), m_queuePanel);
+    addCard(QStringLiteral("readings"), tr("Readings"), m_readings);
+    addCard(QStringLiteral("histogram"), tr("Histogram"), m_histogram);
+    addCard(QStringLiteral("shooting"), tr("Shooting data"), new ShootingPanel(&m_session));
+    addCard(QStringLiteral("history"), tr("History"), history);
+    addCard(QStringLiteral("rendering"), tr("Rendering"), m_rendering);
+    addCard(QStringLiteral("queue"), tr("Queue"), m_queuePanel);
     m_regions = new RegionsPanel(&m_session, m_wall);
     m_lens = new LensPanel(&m_session);
-    addDock(QStringLiteral("regions"), tr("Regions"), m_regions);
-    addDock(QStringLiteral("lens"), tr("Lens"), m_lens);
+    addCard(QStringLiteral("regions"), tr("Regions"), m_regions);
+    addCard(QStringLiteral("lens"), tr("Lens"), m_lens);
 
     m_actions = new Actions(this, &m_session, m_wall);
     for (const Actions::Menu &menu : m_actions->menus()) {
@@ -125,6 +140,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     }
     m_status = new StatusLine(&m_queue);
     setStatusBar(m_status);
+    m_status->setNotes(m_notes);
     fillRecentMenu();
 
     connect(&m_reader, &FrameReader::opened, &m_session, &Session::setOpened);
@@ -174,7 +190,13 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     });
     connect(&m_session, &Session::framesAdded, this, [this] {
         m_pages->setCurrentIndex(1);
-        say(tr("hold Space: untreated     T: test strip     W: loupe     Y: blind round     K: keep     Ctrl+E: export     F1: all keys"));
+        if (view() == View::Wall && m_rollBar->isVisible())
+            m_roll->setFocus(); // not a button, which would have the keys that are held
+        say(wallHints());
+    });
+    connect(&m_session, &Session::frameChanged, this, [this] {
+        if (view() == View::Sheet)
+            showSettled();
     });
     connect(&m_session, &Session::rollChanged, this, [this] { m_pages->setCurrentIndex(m_session.count() > 0); });
     connect(&m_session, &Session::readingWanted, &m_reader, &FrameReader::read);
@@ -195,6 +217,15 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_strip, &StripView::closed, this, toWall);
     connect(m_loupe, &Loupe::closed, this, toWall);
     connect(m_blind, &BlindView::closed, this, toWall);
+    connect(m_sheet, &ContactSheet::closed, this, toWall);
+    connect(m_sheet, &ContactSheet::hangWanted, this, [this](int index) {
+        m_session.setCurrent(index);
+        showView(View::Wall);
+    });
+    connect(m_sheet, &ContactSheet::told, this, [this](const QString &text) { say(text); });
+    connect(m_sheet, &ContactSheet::exportWanted, this, &MainWindow::exportThese);
+    connect(m_sheet, &ContactSheet::cleanWanted, this, qOverload<const QList<int> &>(&MainWindow::quickClean));
+    connect(m_sheet, &ContactSheet::recipesWanted, this, &MainWindow::fillSheetRecipes);
     connect(&m_guests, &GuestLoader::loaded, this, [this](const QString &path, const QString &file, const auto &guest) {
         m_loadingGuests.removeOne({path, file});
         const int index = m_session.indexOf(path);
@@ -229,6 +260,16 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
                             : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed),
                 m_status->folderToReveal());
     });
+    connect(m_wall, &Wall::pointedAt, this, &MainWindow::readPixel);
+    connect(m_wall, &Wall::pointedAway, this, [this] { setPixelsRead(m_pixelsRead); });
+    connect(m_blink, &Blink::changed, this, &MainWindow::showNotes);
+    connect(m_wall, &Wall::shownChanged, this, &MainWindow::showNotes);
+    connect(m_regions, &RegionsPanel::maskShownChanged, this, &MainWindow::showNotes);
+    connect(m_actions->untreatedToggle, &QAction::toggled, this, &MainWindow::showNotes);
+    for (const auto signal : {&Session::lookChanged, &Session::viewportChanged})
+        connect(&m_session, signal, this, &MainWindow::showNotes);
+    for (const auto signal : {&Session::choicesChanged, &Session::currentChanged})
+        connect(&m_session, signal, this, &MainWindow::showNotes);
     m_keys = new HoldKeys(this, m_actions->untreatedToggle);
     m_screen = new ScreenProfile(this);
     connect(m_screen, &ScreenProfile::problem, this, [this](const QString &words) { say(words); });
@@ -239,27 +280,28 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     setAsksCameraBook(m_settings.asksCameraBook);
     setRollShown(m_settings.rollShown);
     resize(1280, 800);
-    m_firstDocks = saveState();
+    m_firstDocks = saveState(kArrangement);
     restoreGeometry(m_settings.geometry);
-    restoreState(m_settings.docks);
+    for (Card *card : m_docks)
+        card->setPinned(m_settings.pinned.contains(card->objectName()));
+    restoreState(m_settings.docks, kArrangement);
+    arrangeTray();
     const int unfinished = m_queue.keepIn(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
     if (unfinished > 0) {
-        dock("queue")->show();
-        dock("queue")->raise();
+        dock("queue")->bringUp();
         say(unfinished == 1 ? tr("One export was not finished the last time. Resume it in the Queue, or cancel it there.") : tr("%1 exports were not finished the last time. Resume them in the Queue, or cancel them there.").arg(unfinished));
     }
 }
 
-QDockWidget *MainWindow::dock(const char *name) const
+Card *MainWindow::dock(const char *name) const
 {
-    return *std::find_if(m_docks.begin(), m_docks.end(), [name](const QDockWidget *d) { return d->objectName() == QLatin1String(name); });
+    return *std::find_if(m_docks.begin(), m_docks.end(), [name](const Card *d) { return d->objectName() == QLatin1String(name); });
 }
 
 void MainWindow::paintRegion(bool erase)
 {
     const bool wasShown = dock("regions")->isVisible();
-    dock("regions")->show();
-    dock("regions")->raise();
+    dock("regions")->bringUp();
     if (m_regions->region() < 0) {
         m_regions->addRegion(MaskPart::Kind::Painted);
         return;
@@ -269,17 +311,33 @@ void MainWindow::paintRegion(bool erase)
     m_regions->setPainting(!wasShown || !painting || erase);
 }
 
-QDockWidget *MainWindow::addDock(const QString &name, const QString &title, QWidget *panel)
+void MainWindow::addCard(const QString &name, const QString &title, QWidget *panel)
 {
-    auto *dock = new QDockWidget(title);
-    dock->setObjectName(name);
-    dock->setWidget(panel);
-    addDockWidget(Qt::RightDockWidgetArea, dock);
-    if (!m_docks.isEmpty())
-        tabifyDockWidget(m_docks.first(), dock);
-    dock->hide(); // what is not asked for stays away
-    m_docks << dock;
-    return dock;
+    auto *card = new Card(name, title, panel);
+    addDockWidget(Qt::LeftDockWidgetArea, card);
+    card->hide(); // what is not asked for stays away
+    m_docks << card;
+    // One card at a time beside the wall, but for those that are pinned.
+    connect(card, &Card::cameUp, this, [this, card] {
+        if (!m_isUp)
+            return;
+        for (Card *other : m_docks)
+            if (other != card && !card->isFloating() && other->isInTray() && !other->isPinned())
+                other->hide();
+        resizeDocks({card}, {card->wantedPx()}, Qt::Horizontal);
+    });
+    connect(card, &Card::trayChanged, this, &MainWindow::arrangeTray);
+}
+
+QString MainWindow::wallHints()
+{
+    return tr("hold Space: untreated     T: test strip     W: loupe     Y: blind round     K: keep     Ctrl+E: export     F1: all keys");
+}
+
+/// With a card beside the wall, the roll folds to a line of thumbnails.
+void MainWindow::arrangeTray()
+{
+    m_roll->setNarrow(std::any_of(m_docks.begin(), m_docks.end(), [](const Card *card) { return card->isInTray(); }));
 }
 
 MainWindow::View MainWindow::view() const
@@ -290,11 +348,22 @@ MainWindow::View MainWindow::view() const
 void MainWindow::showView(View view)
 {
     m_keys->letGo();
+    if (view == View::Wall && this->view() == View::Sheet)
+        say(wallHints());
     m_views->setCurrentIndex(int(view));
     m_views->currentWidget()->setFocus();
-    m_topBar->setVisible(view != View::Blind); // it would show spots and places, but no names; the round wants quiet
+    m_topBar->setVisible(view != View::Blind && view != View::Sheet); // it would show spots and places, but no names; the round wants quiet
+    m_rollBar->setVisible(m_settings.rollShown && view != View::Sheet);
+    if (view != View::Sheet)
+        for (Card *card : std::exchange(m_setAside, {}))
+            card->show();
+    if (view != View::Wall) {
+        m_blink->stop();
+        m_wall->setDifference(std::nullopt);
+    }
     emit viewChanged();
     showSettled();
+    showNotes();
 }
 
 void MainWindow::openStrip(StripView::Kind kind)
@@ -321,6 +390,34 @@ void MainWindow::openBlindRound()
         return;
     m_blind->open();
     showView(View::Blind);
+}
+
+void MainWindow::openSheet()
+{
+    if (m_session.count() == 0)
+        return;
+    for (Card *card : m_docks)
+        if (card->isInTray())
+            m_setAside << card;
+    for (Card *card : m_setAside) // the sheet has a card of its own
+        card->hide();
+    showView(View::Sheet);
+    m_sheet->open();
+    say(tr("Enter: to the wall     Shift and Ctrl: choose several     Ctrl+E: export them"));
+}
+
+void MainWindow::fillSheetRecipes(QMenu *menu)
+{
+    menu->clear();
+    for (const Recipe &recipe : m_recipes.recipes())
+        menu->addAction(QString::fromStdString(recipe.name), this, [this, recipe] {
+            const QString name = QString::fromStdString(recipe.name);
+            const int frames = m_session.treat(
+                m_sheet->chosen(), [recipe](const RollFrame &) { return recipe.treatment; }, tr("recipe %1 on chosen frames").arg(name));
+            say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
+        });
+    if (menu->isEmpty())
+        menu->addAction(tr("No recipe was saved yet (Ctrl+Shift+R on the wall)"))->setEnabled(false);
 }
 
 void MainWindow::pinGuests(const QStringList &files)
@@ -462,12 +559,18 @@ MainWindow::~MainWindow()
     delete m_keys;
     m_session.disconnect();
     delete centralWidget();
+    delete m_rollBar;
     qDeleteAll(m_docks);
 }
 
 void MainWindow::showSettled()
 {
-    if (!m_session.readyFrame() || view() == View::Blind)
+    if (view() == View::Sheet) {
+        int measured = 0;
+        for (int i = 0; i < m_session.count(); ++i)
+            measured += m_session.frame(i).isMeasured();
+        m_status->setSettled(tr("measured %1 of %2").arg(measured).arg(m_session.count()));
+    } else if (!m_session.readyFrame() || view() == View::Blind)
         m_status->setSettled({});
     else if (view() == View::Strip)
         m_status->setSettled(m_strip->allSettled() ? tr("all pictures settled") : tr("computing"));
@@ -624,8 +727,7 @@ void MainWindow::startWith(const QString &action)
     if (action == u"quick-clean")
         quickClean(true);
     if (action == u"empty-queue") {
-        dock("queue")->show();
-        dock("queue")->raise();
+        dock("queue")->bringUp();
         m_queue.setPaused(false);
     }
 }
@@ -697,7 +799,16 @@ void MainWindow::showExportDialog()
     const RollFrame *f = m_session.currentFrame();
     if (!f || f->state != RollFrame::State::Ready)
         return;
-    auto *dialog = new ExportDialog(m_session, m_recipes.recipes(), m_queue.ratio(), this);
+    if (view() == View::Sheet && !m_sheet->chosen().isEmpty())
+        return exportThese(m_sheet->chosen());
+    exportThese({});
+}
+
+void MainWindow::exportThese(const QList<int> &chosen)
+{
+    if (!m_session.readyFrame())
+        return say(tr("The frame on the wall is not read yet; export when it is."));
+    auto *dialog = new ExportDialog(m_session, m_recipes.recipes(), m_queue.ratio(), chosen, this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     connect(dialog, &QDialog::accepted, this, [this, dialog] {
         const auto requests = dialog->requests();
@@ -737,6 +848,19 @@ void MainWindow::quickClean(bool all)
 {
     ExportChoices choices = ExportChoices::load();
     choices.frames = all ? ExportChoices::Frames::Suggestions : ExportChoices::Frames::ThisSuggested;
+    quickClean(choices);
+}
+
+void MainWindow::quickClean(const QList<int> &frames)
+{
+    ExportChoices choices = ExportChoices::load();
+    choices.frames = ExportChoices::Frames::ChosenSuggested;
+    choices.chosen = frames;
+    quickClean(choices);
+}
+
+void MainWindow::quickClean(ExportChoices choices)
+{
     choices.again = false;
     if (choices.place == ExportChoices::Place::Folder && !QFileInfo(choices.folder).isDir())
         choices.place = ExportChoices::Place::Subfolder;
@@ -751,29 +875,65 @@ void MainWindow::quickClean(bool all)
     say(left >= 0 ? tr("%1 into the queue, %2, each with its suggestion; about %3.").arg(what, where, durationWords(left)) : tr("%1 into the queue, %2, each with its suggestion.").arg(what, where));
 }
 
-void MainWindow::showShortcuts()
+void MainWindow::showCommands()
 {
-    auto *dialog = new QDialog(this);
+    auto *dialog = new CommandSearch(m_actions, this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setObjectName(QStringLiteral("shortcutsPage"));
-    dialog->setWindowTitle(tr("Keys"));
-    dialog->resize(560, 620);
-    const auto rows = m_actions->shortcuts();
-    auto *table = new QTableWidget(int(rows.size()), 2);
-    table->setHorizontalHeaderLabels({tr("Key"), tr("What it does")});
-    table->horizontalHeader()->setStretchLastSection(true);
-    table->verticalHeader()->hide();
-    table->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table->setShowGrid(false);
-    table->setSelectionMode(QAbstractItemView::NoSelection);
-    for (int i = 0; i < rows.size(); ++i) {
-        table->setItem(i, 0, new QTableWidgetItem(rows[i].first));
-        table->setItem(i, 1, new QTableWidgetItem(rows[i].second));
-    }
-    table->setColumnWidth(0, 190);
-    table->verticalHeader()->setDefaultSectionSize(fontMetrics().height() + 6);
-    (new QVBoxLayout(dialog))->addWidget(table);
     dialog->show();
+    dialog->activateWindow(); // typing goes there at once
+}
+
+void MainWindow::setPixelsRead(bool read)
+{
+    m_pixelsRead = read;
+    m_actions->pixelReading->setChecked(read);
+    m_status->setPointed(read ? tr("point at a picture to read a pixel") : QString());
+}
+
+void MainWindow::readPixel(QPointF upright)
+{
+    const RollFrame *f = m_session.readyFrame();
+    if (!m_pixelsRead || !f)
+        return;
+    const QPoint at(int(std::floor(upright.x())), int(std::floor(upright.y())));
+    QList<std::pair<QString, QColor>> shown;
+    for (int c = m_wall->isUntreatedShown() ? 0 : 1; c < m_wall->columnCount(); ++c) {
+        const PaneImage &p = m_wall->pane(c)->image();
+        const QImage &image = p.plain.isNull() ? p.image : p.plain;
+        const QPoint in = (at - p.region.topLeft()) / p.reduction;
+        shown << std::pair(c == 0 ? tr("untreated") : c <= f->trialCount() ? trialLetter(c - 1)
+                                                                           : tr("guest"),
+                           image.valid(in) ? image.pixelColor(in) : QColor());
+    }
+    m_status->setPointed(pixelWords(*f, at, shown));
+}
+
+/// What makes the pictures look other than the frame is.
+void MainWindow::showNotes()
+{
+    std::vector<ShownNotes::Note> notes;
+    if (const double ev = m_session.pushEv(); ev != 0)
+        notes.push_back({tr("pushed %1%2 EV, for looking only").arg(ev > 0 ? QStringLiteral("+") : QString()).arg(ev), [this] { m_session.setPushEv(0); }});
+    if (const Show show = m_session.look().show; show != Show::Picture)
+        notes.push_back({tr("shown: %1").arg(SpotBar::showWords(show)), [this] { m_session.setShow(Show::Picture); }});
+    if (m_actions->untreatedToggle->isChecked())
+        notes.push_back({tr("untreated pixels everywhere"), [this] { m_actions->untreatedToggle->trigger(); }});
+    const auto name = [this](int column) {
+        const RollFrame *f = m_session.readyFrame();
+        return column == 0 ? tr("untreated") : !f || column <= f->trialCount() ? trialLetter(column - 1)
+                                                                               : m_wall->columnName(column);
+    };
+    if (m_blink->isOn())
+        notes.push_back({tr("blink in the place of %1: %2").arg(name(m_blink->place()), name(m_blink->shown())), [this] { m_blink->stop(); },
+                         m_blink->isTurning() ? tr("every %1 s").arg(m_blink->paceS()) : tr("go on"), [this] { m_blink->isTurning() ? m_blink->nextPace() : m_blink->turnByItself(true); }});
+    if (const auto from = m_wall->differenceFrom())
+        notes.push_back({tr("difference from %1, %2 times").arg(name(*from)).arg(m_wall->differenceGain()), [this] { m_wall->setDifference(std::nullopt); }, tr("stronger"),
+                         [this, from] { m_wall->setDifference(from, m_wall->differenceGain() >= 16 ? 2 : 2 * m_wall->differenceGain()); }});
+    if (m_regions->isVisible() && m_regions->showsMask())
+        notes.push_back({tr("the region's mask lies over the pictures"), [this] { m_regions->hideMask(); }});
+    m_notes->setNotes(view() == View::Wall ? notes : std::vector<ShownNotes::Note>());
+    m_actions->blink->setChecked(m_blink->isOn());
+    m_actions->difference->setChecked(m_wall->differenceFrom().has_value());
 }
 
 void MainWindow::showAbout()
@@ -795,16 +955,22 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     m_settings.wall = wall;
     const Tones tones = Tones::of(wall).mapped([this](const QColor &c) { return m_screen->shown(c); });
     qApp->setPalette(tones.palette());
+    for (const char *kind : {"QDialog", "QMenu"})
+        qApp->setPalette(tones.paperPalette(), kind);
     m_wall->setTones(tones);
+    m_notes->setTones(tones);
     m_topBar->setTones(tones);
     m_roll->setTones(tones);
     m_strip->setTones(tones);
     m_guide->setTones(tones);
     m_loupe->setTones(tones);
     m_blind->setTones(tones);
+    m_sheet->setTones(tones);
     m_readings->setTones(tones);
     m_histogram->setTones(tones);
     m_empty->setTones(tones);
+    for (Card *card : m_docks)
+        card->setTones(tones);
     m_status->setTones(tones);
     m_actions->wallGreys[int(wall)]->setChecked(true);
     // Sheets on leaves only: one on the window puts back the palettes of all that is in it.
@@ -817,6 +983,7 @@ void MainWindow::showOnScreen()
 {
     m_renderer.setScreen(m_screen->transform());
     m_roll->setScreen(m_screen->transform());
+    m_sheet->setScreen(m_screen->transform());
     m_topBar->setScreen(m_screen->transform());
     m_status->setScreen(m_screen->words());
     setWallGrey(m_settings.wall);
@@ -838,14 +1005,16 @@ void MainWindow::chooseScreenProfile()
 void MainWindow::setRollShown(bool shown)
 {
     m_settings.rollShown = shown;
-    m_roll->setVisible(shown);
+    m_rollBar->setVisible(shown && view() != View::Sheet);
     m_actions->rollShown->setChecked(shown);
 }
 
 void MainWindow::resetArrangement()
 {
     setRollShown(true);
-    restoreState(m_firstDocks);
+    for (Card *card : m_docks)
+        card->setPinned(false);
+    restoreState(m_firstDocks, kArrangement);
     m_session.setRowCount(1);
     resize(1280, 800);
 }
@@ -872,6 +1041,12 @@ void MainWindow::fillRecentMenu()
         menu->addAction(QFileInfo(path).fileName(), this, [this, path] { open({path}); })->setToolTip(path);
 }
 
+void MainWindow::showEvent(QShowEvent *event)
+{
+    QMainWindow::showEvent(event);
+    m_isUp = true;
+}
+
 void MainWindow::closeEvent(QCloseEvent *event)
 {
     if (m_queue.isBusy()
@@ -886,7 +1061,11 @@ void MainWindow::closeEvent(QCloseEvent *event)
         return;
     }
     m_settings.geometry = saveGeometry();
-    m_settings.docks = saveState();
+    m_settings.docks = saveState(kArrangement);
+    m_settings.pinned.clear();
+    for (const Card *card : m_docks)
+        if (card->isPinned())
+            m_settings.pinned << card->objectName();
     m_settings.save();
     event->accept();
 }

@@ -5,6 +5,7 @@
 #include "jobs/frame_measurer.h"
 #include "jobs/frame_reader.h"
 #include "jobs/guest_loader.h"
+#include "panels/card.h"
 #include "panels/strip_view.h"
 #include "panels/wall.h"
 #include "session/decision_book.h"
@@ -15,13 +16,15 @@
 
 #include <QMainWindow>
 
-class QDockWidget;
 class QStackedWidget;
+class QToolBar;
 
 namespace irenic {
 
 class Actions;
 class BlindView;
+class Blink;
+class ContactSheet;
 class EmptyPage;
 class GuideNote;
 class HandBack;
@@ -35,6 +38,7 @@ class LensPanel;
 class RegionsPanel;
 class RenderingPanel;
 class RollPanel;
+class ShownNotes;
 class ScreenProfile;
 class StatusLine;
 class TopBar;
@@ -51,6 +55,9 @@ public:
     StripView *stripView() { return m_strip; }
     Loupe *loupe() { return m_loupe; }
     BlindView *blindView() { return m_blind; }
+    Blink *blink() { return m_blink; }
+    ContactSheet *contactSheet() { return m_sheet; }
+    ShownNotes *shownNotes() { return m_notes; }
     ReadingsPanel *readingsPanel() { return m_readings; }
     RollPanel *rollPanel() { return m_roll; }
     RecipeBook *recipes() { return &m_recipes; }
@@ -63,7 +70,7 @@ public:
     QueueOnDesktop *queueOnDesktop() { return m_onDesktop; }
     ScreenProfile *screenProfile() { return m_screen; }
     const Settings &settings() const { return m_settings; }
-    QDockWidget *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
+    Card *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
 
     /// What hangs in the booth.
     enum class View {
@@ -71,9 +78,10 @@ public:
         Strip,
         Loupe,
         Blind,
+        Sheet,
     };
     View view() const;
-    const QList<QDockWidget *> &docks() const { return m_docks; }
+    const QList<Card *> &docks() const { return m_docks; }
 
     /// Opens files and the raw files of folders; what cannot be opened is named in the roll and the status line.
     void open(const QStringList &paths);
@@ -97,6 +105,7 @@ public slots:
     void openStrip(irenic::StripView::Kind kind);
     void openLoupe();
     void openBlindRound();
+    void openSheet();
     void setGuideShown(bool shown); ///< the slip that says what to try
     void pinTruth();                ///< of a frame of the demo roll: the same shot without its noise, as a guest
     void chooseGuests();
@@ -115,15 +124,17 @@ public slots:
     /// What the window is to begin with, as desktop actions name it: "choose", "quick-clean" (what is open, or chosen then), "empty-queue". Others do nothing.
     void startWith(const QString &action);
     void openDemoRoll();
-    void showExportDialog();
+    void showExportDialog();   ///< of the current frame; on the contact sheet, of those that are chosen
     void quickClean(bool all); ///< the current frame, or every one, each with its suggestion, as the last export was
+    void quickClean(const QList<int> &frames);
     void openSession(const QString &file);
     void chooseSession();
     void saveSessionAs();
     void continueLast();
     void takeOff();  ///< the current frame, of the roll
     void findFile(); ///< of the current frame, which is not where the session says
-    void showShortcuts();
+    void showCommands();
+    void setPixelsRead(bool read); ///< the figures of the pixel under the pointer, in the status line
     void showAbout();
     void setWallGrey(irenic::Tones::Wall wall);
     void setScreenProfile(const QString &choice); ///< see ScreenProfile::choose()
@@ -135,14 +146,22 @@ public slots:
     void moveInRoll(int steps);
 
 protected:
+    void showEvent(QShowEvent *event) override;
     void closeEvent(QCloseEvent *event) override;
     void dragEnterEvent(QDragEnterEvent *event) override;
     void dropEvent(QDropEvent *event) override;
 
 private:
     void showSettled();
+    void showNotes();
+    void exportThese(const QList<int> &chosen);
+    void quickClean(ExportChoices choices);
+    void fillSheetRecipes(QMenu *menu);
+    void readPixel(QPointF upright);
     void showOnScreen();
-    QDockWidget *addDock(const QString &name, const QString &title, QWidget *panel);
+    void addCard(const QString &name, const QString &title, QWidget *panel);
+    void arrangeTray();
+    static QString wallHints();
     void readAll(const QStringList &paths);
     void wantGuest(const QString &path, const QString &file);
     void pinWanted();
@@ -170,16 +189,23 @@ private:
     GuideNote *m_guide;
     Loupe *m_loupe;
     BlindView *m_blind;
+    Blink *m_blink;
+    ContactSheet *m_sheet;
+    ShownNotes *m_notes;
+    bool m_pixelsRead = false;
     ReadingsPanel *m_readings;
     HistogramPanel *m_histogram;
     RenderingPanel *m_rendering;
     RegionsPanel *m_regions;
     LensPanel *m_lens;
     QueuePanel *m_queuePanel;
-    QList<QDockWidget *> m_docks;
+    QList<Card *> m_docks;
     bool m_lookAtSpot = false; ///< once the first frame of the demo roll is there
     QByteArray m_firstDocks;   ///< as they are at the first start
     QStackedWidget *m_pages, *m_views;
+    QToolBar *m_rollBar;
+    bool m_isUp = false;      ///< shown, with the cards that were there the last time
+    QList<Card *> m_setAside; ///< cards that come back when the contact sheet is closed
     Actions *m_actions;
     HoldKeys *m_keys;
     EmptyPage *m_empty;

@@ -16,6 +16,7 @@ Settings Settings::load()
     out.screenProfile = s.value(QStringLiteral("screenProfile"), out.screenProfile).toString();
     out.geometry = s.value(QStringLiteral("geometry")).toByteArray();
     out.docks = s.value(QStringLiteral("docks")).toByteArray();
+    out.pinned = s.value(QStringLiteral("pinned")).toStringList();
     out.recent = s.value(QStringLiteral("recent")).toStringList();
     return out;
 }
@@ -30,6 +31,7 @@ void Settings::save() const
     s.setValue(QStringLiteral("screenProfile"), screenProfile);
     s.setValue(QStringLiteral("geometry"), geometry);
     s.setValue(QStringLiteral("docks"), docks);
+    s.setValue(QStringLiteral("pinned"), pinned);
     s.setValue(QStringLiteral("recent"), recent);
 }
 

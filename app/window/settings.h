@@ -16,7 +16,8 @@ struct Settings {
     bool asksCameraBook = true;                       ///< and lets it learn
     QString screenProfile = QStringLiteral("system"); ///< see ScreenProfile::choose()
     QByteArray geometry;
-    QByteArray docks;   ///< where the panels are
+    QByteArray docks;   ///< where the cards are
+    QStringList pinned; ///< names of cards
     QStringList recent; ///< files, the latest first; at most kMaxRecent
 
     static constexpr int kMaxRecent = 10;

@@ -84,15 +84,13 @@ int takeShots(MainWindow &window, const QString &folder)
     shot(QStringLiteral("wall-detail"), {2, {0.345, 0.385}});
     window.wall()->setPage(CaptionStrip::Page::Noise);
     s->undoStack()->setIndex(1); // the keeper
-    window.dock("regions")->show();
-    window.dock("regions")->raise();
+    window.dock("regions")->bringUp();
     window.resize(1280, 800);
     s->setViewport({0.5, {0.5, 0.62}});
     window.regionsPanel()->addRegion(MaskPart::Kind::Sharpness);
     window.regionsPanel()->addPart(MaskPart::Kind::Painted, MaskPart::Joins::Subtracts);
     shot(QStringLiteral("regions"), {0.5, {0.5, 0.62}});
-    window.dock("lens")->show();
-    window.dock("lens")->raise();
+    window.dock("lens")->bringUp();
     window.lensPanel()->measure();
     ok = waitUntil([&] { return !window.lensPanel()->isMeasuring(); }) && ok;
     shot(QStringLiteral("lens"), {0.5, {0.5, 0.62}});
@@ -139,15 +137,14 @@ int takeShots(MainWindow &window, const QString &folder)
     s->setViewport({2, {0.79, 0.70}});
     view(QStringLiteral("blind-round"), [&] { return window.blindView()->left()->isSettled() && window.blindView()->right()->isSettled(); });
     window.showView(MainWindow::View::Wall);
-    window.docks().first()->show();
+    window.dock("readings")->bringUp();
     window.resize(1280, 800);
     window.readingsPanel()->measure();
     ok = waitUntil([&] { return window.readingsPanel()->figure(QStringLiteral("grain")).contains(u'%'); }) && ok;
     shot(QStringLiteral("readings"), {2, {0.3, 0.4}});
-    window.docks().first()->hide();
+    window.dock("readings")->hide();
     s->setCurrent(std::min(4, s->count() - 1)); // the rafters, three stops under
-    window.dock("rendering")->show();
-    window.dock("rendering")->raise();
+    window.dock("rendering")->bringUp();
     window.resize(1280, 800);
     s->changeRendering({.white = {3400, 4}, .exposureEv = 2.6, .shadows = 0.45, .contrast = 0.2}, {});
     shot(QStringLiteral("rendering"), {0, {0.5, 0.5}});
@@ -159,8 +156,7 @@ int takeShots(MainWindow &window, const QString &folder)
     choices.folder = out.path();
     choices.formats << ExportFormat::Tiff;
     window.exportQueue()->add(choices.requests(*s));
-    window.dock("queue")->show();
-    window.dock("queue")->raise();
+    window.dock("queue")->bringUp();
     window.resize(1280, 800);
     s->setCurrent(std::min(2, s->count() - 1));
     s->setViewport({2, {0.3, 0.4}});

@@ -2,11 +2,11 @@
 #include "window/start.h"
 
 #include "jobs/pane_renderer.h"
+#include "view/paper_style.h"
 #include "view/tones.h"
 
 #include <QApplication>
 #include <QFontDatabase>
-#include <QStyleFactory>
 
 namespace irenic {
 
@@ -17,7 +17,7 @@ void prepareApplication(QApplication &application)
     QCoreApplication::setApplicationVersion(QStringLiteral(IRENIC_VERSION));
     qRegisterMetaType<std::shared_ptr<const Frame>>("std::shared_ptr<const irenic::Frame>");
     qRegisterMetaType<std::shared_ptr<const NoiseReport>>("std::shared_ptr<const irenic::NoiseReport>");
-    application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    application.setStyle(new PaperStyle);
     for (const char *face : {"Regular", "Semibold", "Bold"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/Lato-%1.ttf").arg(QLatin1String(face)));
     // The size follows the desktop's; only the family is ours, for its figures of equal width.

@@ -20,9 +20,10 @@
 #include <QMimeData>
 #include <QPushButton>
 #include <QRadioButton>
-#include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTest>
+#include <QTreeWidget>
+#include <QTreeWidgetItemIterator>
 
 #include <sys/resource.h>
 
@@ -282,12 +283,12 @@ private slots:
             if (control)
                 QVERIFY2(!w->accessibleName().isEmpty(), qPrintable(w->objectName()));
         }
-        m_window->showShortcuts();
-        auto *page = m_window->findChild<QDialog *>("shortcutsPage");
-        auto *table = page->findChild<QTableWidget *>();
+        m_window->showCommands();
+        auto *page = m_window->findChild<QDialog *>("commandSearch");
+        auto *list = page->findChild<QTreeWidget *>();
         QSet<QString> listed;
-        for (int i = 0; i < table->rowCount(); ++i)
-            listed.insert(table->item(i, 1)->text());
+        for (QTreeWidgetItemIterator it(list); *it; ++it)
+            listed.insert((*it)->text(0));
         for (const QAction *a : m_window->actions())
             if (!a->shortcuts().isEmpty()) {
                 QString text = a->text();

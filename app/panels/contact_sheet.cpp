@@ -1,0 +1,371 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/contact_sheet.h"
+
+#include <QButtonGroup>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListView>
+#include <QMenu>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QToolButton>
+
+namespace irenic {
+
+namespace {
+
+constexpr int kCardPx = 236;
+
+QString spanWords(double least, double most, int decimals)
+{
+    const QString from = QString::number(least, 'f', decimals), to = QString::number(most, 'f', decimals);
+    return from == to ? from : QObject::tr("%1 to %2").arg(from, to);
+}
+
+} // namespace
+
+ContactSheet::ContactSheet(Session *session, QWidget *parent) : QWidget(parent), m_session(session), m_roll(session), m_model(session)
+{
+    setObjectName(QStringLiteral("contactSheet"));
+    setAutoFillBackground(true);
+    m_model.setSourceModel(&m_roll);
+    m_paper = new FrameDelegate(FrameDelegate::Form::Sheet, this);
+    m_grid = new QListView;
+    m_grid->setObjectName(QStringLiteral("grid"));
+    m_grid->setAccessibleName(tr("Contact sheet"));
+    m_grid->setModel(&m_model);
+    m_grid->setItemDelegate(m_paper);
+    m_grid->setViewMode(QListView::IconMode);
+    m_grid->setMovement(QListView::Static);
+    m_grid->setResizeMode(QListView::Adjust);
+    m_grid->setUniformItemSizes(true);
+    m_grid->setLayoutMode(QListView::SinglePass);
+    m_grid->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    m_grid->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    m_grid->setFrameShape(QFrame::NoFrame);
+    m_grid->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    auto *right = new QVBoxLayout;
+    right->setContentsMargins(14, 0, 0, 0);
+    right->setSpacing(8);
+    right->addWidget(m_bar = makeBar());
+    right->addWidget(m_grid, 1);
+    auto *row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    row->addWidget(m_card = makeCard());
+    row->addLayout(right, 1);
+    connect(m_grid, &QListView::activated, this, [this](const QModelIndex &at) { emit hangWanted(m_model.mapToSource(at).row()); });
+    connect(m_grid->selectionModel(), &QItemSelectionModel::selectionChanged, this, &ContactSheet::showChosen);
+    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged, &Session::currentChanged})
+        connect(session, signal, this, [this] {
+            if (!isVisible())
+                return;
+            showCounts();
+            showChosen();
+        });
+    for (const auto signal : {&Session::rollChanged, &Session::restored})
+        connect(session, signal, this, [this] {
+            showCounts();
+            showChosen();
+        });
+    setTones(Tones::of(Tones::Wall::Mid));
+}
+
+QWidget *ContactSheet::makeBar()
+{
+    auto *bar = new QWidget;
+    auto *row = new QHBoxLayout(bar);
+    row->setContentsMargins(0, 8, 14, 0);
+    row->setSpacing(2);
+    m_title = new QLabel;
+    QFont bold = m_title->font();
+    bold.setWeight(QFont::DemiBold);
+    m_title->setFont(bold);
+    row->addWidget(m_title);
+    row->addSpacing(14);
+    const auto choice = [&](QButtonGroup *group, int id, const QString &text, const QString &name, const QString &tip) {
+        auto *b = new QToolButton;
+        b->setText(text);
+        b->setObjectName(name);
+        b->setAccessibleName(tip);
+        b->setToolTip(tip);
+        b->setCheckable(true);
+        b->setAutoRaise(true);
+        group->addButton(b, id);
+        row->addWidget(b);
+    };
+    m_orders = new QButtonGroup(this);
+    using Order = SheetModel::Order;
+    choice(m_orders, int(Order::Roll), tr("as opened"), QStringLiteral("byRoll"), tr("In the order of the roll"));
+    choice(m_orders, int(Order::Name), tr("name"), QStringLiteral("byName"), tr("By name"));
+    choice(m_orders, int(Order::Time), tr("time"), QStringLiteral("byTime"), tr("By the time of the exposure"));
+    choice(m_orders, int(Order::Iso), tr("ISO"), QStringLiteral("byIso"), tr("By sensitivity"));
+    choice(m_orders, int(Order::Noise), tr("noise"), QStringLiteral("byNoise"), tr("The noisiest first"));
+    m_orders->button(int(Order::Roll))->setChecked(true);
+    connect(m_orders, &QButtonGroup::idClicked, this, [this](int id) { m_model.setOrder(SheetModel::Order(id)); });
+    row->addSpacing(10);
+    m_words = new QLineEdit;
+    m_words->setObjectName(QStringLiteral("words"));
+    m_words->setAccessibleName(tr("Words of name, camera, lens or ISO"));
+    m_words->setPlaceholderText(tr("name, camera, ISO"));
+    m_words->setClearButtonEnabled(true);
+    m_words->setMaximumWidth(170);
+    connect(m_words, &QLineEdit::textChanged, this, [this](const QString &words) {
+        m_model.setWords(words);
+        showCounts();
+    });
+    row->addWidget(m_words, 1);
+    row->addStretch(1);
+    m_onlys = new QButtonGroup(this);
+    using Only = SheetModel::Only;
+    choice(m_onlys, int(Only::All), {}, QStringLiteral("onlyAll"), tr("All frames"));
+    choice(m_onlys, int(Only::Undecided), {}, QStringLiteral("onlyUndecided"), tr("Frames without a keeper or an export"));
+    choice(m_onlys, int(Only::Exported), {}, QStringLiteral("onlyExported"), tr("Frames that were exported"));
+    choice(m_onlys, int(Only::Warnings), {}, QStringLiteral("onlyWarnings"), tr("Frames whose file is odd in something"));
+    choice(m_onlys, int(Only::Failed), {}, QStringLiteral("onlyFailed"), tr("Frames that could not be opened"));
+    m_onlys->button(int(Only::All))->setChecked(true);
+    connect(m_onlys, &QButtonGroup::idClicked, this, [this](int id) {
+        m_model.setOnly(SheetModel::Only(id));
+        showCounts();
+    });
+    return bar;
+}
+
+QWidget *ContactSheet::makeCard()
+{
+    auto *card = new QWidget;
+    card->setAutoFillBackground(true);
+    auto *column = new QVBoxLayout(card);
+    column->setContentsMargins(12, 10, 12, 10);
+    column->setSpacing(4);
+    auto *head = new QHBoxLayout;
+    m_count = new QLabel;
+    m_count->setObjectName(QStringLiteral("chosenCount"));
+    QFont large = m_count->font();
+    large.setPointSizeF(large.pointSizeF() * 1.15);
+    large.setWeight(QFont::DemiBold);
+    m_count->setFont(large);
+    head->addWidget(m_count, 1);
+    const auto button = [&](const QString &text, const QString &name, const QString &tip, auto run) {
+        auto *b = new QPushButton(text);
+        b->setObjectName(name);
+        b->setToolTip(tip);
+        connect(b, &QPushButton::clicked, this, run);
+        return b;
+    };
+    m_none = button(tr("none"), QStringLiteral("chooseNone"), tr("Choose no frame"), [this] { m_grid->clearSelection(); });
+    head->addWidget(m_none);
+    column->addLayout(head);
+    m_summary = new QLabel;
+    m_summary->setObjectName(QStringLiteral("chosenSummary"));
+    m_summary->setWordWrap(true);
+    m_summary->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    m_summary->setMinimumHeight(3 * m_summary->fontMetrics().lineSpacing());
+    column->addWidget(m_summary);
+    m_series = button(tr("Choose the whole series"), QStringLiteral("series"), tr("Frames of the same camera and lens, taken within %1 seconds of one another").arg(kSeriesGapS), [this] { chooseSeries(); });
+    column->addWidget(m_series);
+    const auto heading = [&](const QString &text) {
+        auto *line = new QFrame;
+        line->setFrameShape(QFrame::HLine);
+        line->setFrameShadow(QFrame::Plain);
+        column->addSpacing(4);
+        column->addWidget(line);
+        auto *label = new QLabel(text);
+        QFont bold = label->font();
+        bold.setWeight(QFont::DemiBold);
+        label->setFont(bold);
+        label->setWordWrap(true);
+        column->addWidget(label);
+        return label;
+    };
+    heading(tr("Treat them"));
+    const auto treated = [this](int frames) { emit told(frames == 1 ? tr("One frame has its keeper now.") : tr("%1 frames have their keepers now.").arg(frames)); };
+    m_suggestions = button(tr("Each by its own suggestion"), QStringLiteral("treatSuggestions"), tr("The suggestion becomes the keeper of every chosen frame"), [this, treated] {
+        treated(m_session->treat(
+            chosen(), [](const RollFrame &f) { return f.suggestion.treatment; }, tr("treating frames by their suggestions")));
+    });
+    m_alike = button({}, QStringLiteral("treatAlike"), tr("That trial becomes the keeper of every chosen frame"), [this, treated] {
+        const RollFrame *f = m_session->readyFrame();
+        if (!f)
+            return;
+        const Treatment t = f->trials[size_t(f->keeper >= 0 ? f->keeper : std::max(0, m_session->trial()))];
+        treated(m_session->treat(
+            chosen(), [t](const RollFrame &) { return t; }, tr("treating frames alike")));
+    });
+    m_recipe = new QPushButton(tr("By a recipe"));
+    m_recipe->setObjectName(QStringLiteral("treatRecipe"));
+    m_recipes = new QMenu(m_recipe);
+    m_recipe->setMenu(m_recipes);
+    connect(m_recipes, &QMenu::aboutToShow, this, [this] { emit recipesWanted(m_recipes); });
+    for (QPushButton *b : {m_suggestions, m_alike, m_recipe})
+        column->addWidget(b);
+    m_from = heading({});
+    const auto carried = [this](int frames) { emit told(frames == 0 ? tr("No other chosen frame takes it.") : frames == 1 ? tr("One other frame has it now.")
+                                                                                                                          : tr("%1 other frames have it now.").arg(frames)); };
+    m_spots = button(tr("Spots"), QStringLiteral("carrySpots"), tr("To chosen frames of the same size, in place of theirs"), [this, carried] { carried(m_session->carrySpots(chosen())); });
+    m_rendering = button(tr("Rendering"), QStringLiteral("carryRendering"), tr("White balance, exposure and the rest of the rendering"), [this, carried] { carried(m_session->carryRendering(chosen())); });
+    m_lens = button(tr("Lens"), QStringLiteral("carryLens"), tr("Lens corrections, to chosen frames of the same size"), [this, carried] { carried(m_session->carryLens(chosen())); });
+    auto *carry = new QHBoxLayout;
+    for (QPushButton *b : {m_spots, m_rendering, m_lens})
+        carry->addWidget(b);
+    column->addLayout(carry);
+    heading(tr("Hand on"));
+    m_export = button(tr("Export..."), QStringLiteral("exportChosen"), tr("Each with its keeper, or its suggestion where it has none (Ctrl+E)"), [this] { emit exportWanted(chosen()); });
+    m_clean = button(tr("Quick clean"), QStringLiteral("cleanChosen"), tr("Each with its suggestion, as the last export was"), [this] { emit cleanWanted(chosen()); });
+    m_off = button(tr("Take off the roll"), QStringLiteral("offChosen"), tr("The files stay where they are; undo puts them back"), [this] {
+        const auto frames = chosen();
+        m_session->takeOff(frames);
+        emit told(frames.size() == 1 ? tr("One frame is off the roll; its file stays. Undo puts it back.") : tr("%1 frames are off the roll; their files stay. Undo puts them back.").arg(frames.size()));
+    });
+    for (QPushButton *b : {m_export, m_clean, m_off})
+        column->addWidget(b);
+    column->addStretch(1);
+    auto *hints = new QLabel(tr("Enter: hang on the wall\nShift: up to here   Ctrl: one more\nCtrl+A: all   Esc: back to the wall"));
+    hints->setWordWrap(true);
+    column->addWidget(hints);
+    auto *scroll = new QScrollArea;
+    scroll->setObjectName(QStringLiteral("chosenCard"));
+    scroll->setWidget(card);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFixedWidth(kCardPx);
+    return scroll;
+}
+
+QList<int> ContactSheet::chosen() const
+{
+    QList<int> frames;
+    for (const QModelIndex &at : m_grid->selectionModel()->selectedIndexes())
+        frames << m_model.mapToSource(at).row();
+    std::sort(frames.begin(), frames.end());
+    return frames;
+}
+
+void ContactSheet::choose(const QList<int> &frames)
+{
+    QItemSelection selection;
+    for (const int i : frames)
+        if (const QModelIndex at = m_model.mapFromSource(m_roll.index(i)); at.isValid())
+            selection.select(at, at);
+    m_grid->selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
+}
+
+void ContactSheet::chooseSeries()
+{
+    QList<int> all;
+    for (const int i : chosen())
+        if (!all.contains(i))
+            all << seriesOf(*m_session, i);
+    choose(all);
+}
+
+QStringList ContactSheet::shownNames() const
+{
+    QStringList names;
+    for (int row = 0; row < m_model.rowCount(); ++row)
+        names << m_model.index(row, 0).data().toString();
+    return names;
+}
+
+void ContactSheet::open()
+{
+    showCounts();
+    if (const QModelIndex at = m_model.mapFromSource(m_roll.index(m_session->current())); at.isValid()) {
+        m_grid->selectionModel()->setCurrentIndex(at, chosen().isEmpty() ? QItemSelectionModel::ClearAndSelect : QItemSelectionModel::NoUpdate);
+        m_grid->scrollTo(at);
+    }
+    showChosen();
+    m_grid->setFocus();
+}
+
+void ContactSheet::showCounts()
+{
+    const int shown = m_model.rowCount(), all = m_session->count();
+    m_title->setText(shown == all ? (all == 1 ? tr("one frame") : tr("%1 frames").arg(all)) : tr("%1 of %2 frames").arg(shown).arg(all));
+    using Only = SheetModel::Only;
+    const std::pair<Only, QString> words[] = {{Only::All, tr("all")}, {Only::Undecided, tr("undecided")}, {Only::Exported, tr("exported")}, {Only::Warnings, tr("warnings")}, {Only::Failed, tr("failed")}};
+    for (const auto &[only, text] : words) {
+        const int n = m_model.countOf(only);
+        m_onlys->button(int(only))->setText(only == Only::All ? text : tr("%1: %2").arg(text).arg(n));
+        m_onlys->button(int(only))->setVisible(n > 0 || only == Only::All || m_onlys->button(int(only))->isChecked() || only == Only::Undecided);
+    }
+}
+
+void ContactSheet::showChosen()
+{
+    const RollFrame *f = m_session->readyFrame();
+    m_paper->onWall = m_session->currentFrame() ? m_session->currentFrame()->path : QString();
+    const QList<int> frames = chosen();
+    m_count->setText(frames.isEmpty() ? tr("No frame chosen") : frames.size() == 1 ? tr("One frame chosen")
+                                                                                   : tr("%1 frames chosen").arg(frames.size()));
+    double iso[2] = {1e9, 0}, grain[2] = {1e9, 0}, colour[2] = {1e9, 0};
+    const auto span = [](double(&of)[2], double v) {
+        of[0] = std::min(of[0], v);
+        of[1] = std::max(of[1], v);
+    };
+    int measured = 0, others = 0;
+    for (const int i : frames) {
+        const RollFrame &one = m_session->frame(i);
+        others += i != m_session->current();
+        if (!one.isMeasured())
+            continue;
+        ++measured;
+        if (one.frame->shooting.iso > 0)
+            span(iso, one.frame->shooting.iso);
+        span(grain, 100 * double(one.noise->luminanceNoise));
+        span(colour, 100 * double(one.noise->colourNoise));
+    }
+    QStringList lines;
+    if (iso[1] > 0)
+        lines << tr("ISO %1").arg(spanWords(iso[0], iso[1], 0));
+    if (measured > 0)
+        lines << tr("grain %1 %").arg(spanWords(grain[0], grain[1], 0)) << tr("colour noise %1 %").arg(spanWords(colour[0], colour[1], 0));
+    else if (!frames.isEmpty())
+        lines << tr("not measured yet");
+    m_summary->setText(frames.isEmpty() ? tr("Click papers to choose frames, and say here what is to be done with them.") : lines.join(u'\n'));
+    const int trial = !f ? -1 : f->keeper >= 0 ? f->keeper
+                                               : std::max(0, m_session->trial());
+    m_alike->setText(f ? tr("All like %1 of %2").arg(trialLetter(trial), f->name()) : tr("All like a trial"));
+    m_from->setText(f ? tr("Carry over from %1").arg(f->name()) : tr("Carry over"));
+    for (QPushButton *b : {m_suggestions, m_recipe})
+        b->setEnabled(measured > 0);
+    m_alike->setEnabled(measured > 0 && f);
+    for (QPushButton *b : {m_spots, m_rendering, m_lens})
+        b->setEnabled(others > 0 && f);
+    for (QPushButton *b : {m_export, m_clean, m_off, m_series, m_none})
+        b->setEnabled(!frames.isEmpty());
+    m_grid->viewport()->update();
+}
+
+void ContactSheet::setScreen(std::shared_ptr<const ScreenTransform> screen)
+{
+    m_paper->screen.setScreen(std::move(screen));
+    m_grid->viewport()->update();
+}
+
+void ContactSheet::setTones(const Tones &tones)
+{
+    m_paper->tones = tones;
+    QPalette wall = tones.palette();
+    for (const auto role : {QPalette::Window, QPalette::Base, QPalette::Button})
+        wall.setColor(role, tones.wall);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText, QPalette::PlaceholderText, QPalette::Link})
+        wall.setColor(role, tones.wallInk);
+    setPalette(wall);
+    const QPalette paper = tones.paperPalette();
+    m_card->setPalette(paper);
+    m_grid->viewport()->update();
+}
+
+void ContactSheet::keyPressEvent(QKeyEvent *event)
+{
+    if (event->key() == Qt::Key_Escape)
+        emit closed();
+    else
+        QWidget::keyPressEvent(event);
+}
+
+} // namespace irenic

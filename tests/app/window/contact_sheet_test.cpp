@@ -1,0 +1,220 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/contact_sheet.h"
+#include "panels/export_dialog.h"
+#include "session/paths.h"
+#include "support/windows.h"
+
+#include <QDialogButtonBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListView>
+#include <QPushButton>
+#include <QRadioButton>
+#include <QTemporaryDir>
+#include <QToolButton>
+
+using namespace irenic;
+using namespace irenic::test;
+
+/// The contact sheet in the window, with real files; and its order and choice with many made-up ones.
+class ContactSheetTest : public QObject
+{
+    Q_OBJECT
+private slots:
+    void initTestCase()
+    {
+        startAfresh();
+        for (const auto &[name, iso] : {std::pair{"berth", 1600}, {"anchor", 25600}, {"cleat", 6400}}) {
+            ShootOptions o;
+            o.iso = iso;
+            QVERIFY(writeShot(m_dir.filePath(QLatin1String(name) + ".dng").toStdString(), shoot(makeScene({300, 240}), o).value(), o));
+        }
+    }
+
+    void init()
+    {
+        m_window = shownWindow();
+        QVERIFY(m_window);
+        QVERIFY(hang(m_window.get(), {file("berth"), file("anchor"), file("cleat")}));
+        QTest::keyClick(m_window.get(), Qt::Key_F9, Qt::ShiftModifier);
+        QCOMPARE(m_window->view(), MainWindow::View::Sheet);
+        QVERIFY(sheet()->isVisible());
+    }
+    void cleanup() { m_window.reset(); }
+
+    void papersAreSortedAndNarrowedDown()
+    {
+        QCOMPARE(sheet()->shownNames(), (QStringList{"berth", "anchor", "cleat"}));
+        press("byName");
+        QCOMPARE(sheet()->shownNames(), (QStringList{"anchor", "berth", "cleat"}));
+        press("byNoise");
+        QCOMPARE(sheet()->shownNames(), (QStringList{"anchor", "cleat", "berth"}));
+        press("byIso");
+        QCOMPARE(sheet()->shownNames(), (QStringList{"berth", "cleat", "anchor"}));
+        auto *words = sheet()->findChild<QLineEdit *>("words");
+        QTest::keyClicks(words, "iso 6400 tarn");
+        QCOMPARE(sheet()->shownNames(), (QStringList{"cleat"}));
+        words->clear();
+        sheet()->choose({0, 2});
+        click("treatSuggestions");
+        press("onlyUndecided");
+        QCOMPARE(sheet()->shownNames(), (QStringList{"anchor"}));
+        m_window->session()->undoStack()->undo();
+        QCOMPARE(sheet()->shownNames().size(), 3);
+        press("onlyAll");
+    }
+
+    void chosenFramesAreTreatedInOneStep()
+    {
+        Session *s = m_window->session();
+        QTest::keyClick(sheet()->grid(), Qt::Key_A, Qt::ControlModifier);
+        QCOMPARE(sheet()->chosen(), (QList<int>{0, 1, 2}));
+        QVERIFY(sheet()->findChild<QLabel *>("chosenSummary")->text().contains("ISO 1600 to 25600"));
+        click("treatSuggestions");
+        for (int i = 0; i < 3; ++i)
+            QCOMPARE(s->frame(i).trials[size_t(s->frame(i).keeper)], s->frame(i).suggestion.treatment);
+        QCOMPARE(s->undoStack()->count(), 1);
+        s->undoStack()->undo();
+        for (int i = 0; i < 3; ++i)
+            QCOMPARE(s->frame(i).keeper, -1);
+        // One frame's trial for some others; those that are not chosen stay as they are.
+        s->changeParam(0, kLuminanceParam, 0.55);
+        s->chooseKeeper(0);
+        sheet()->choose({2});
+        QVERIFY(button("treatAlike")->text().contains("A of berth"));
+        click("treatAlike");
+        QCOMPARE(s->frame(2).trials[size_t(s->frame(2).keeper)].luminance, 0.55);
+        QCOMPARE(s->frame(1).keeper, -1);
+    }
+
+    void spotsAndRenderingAreCarriedOver()
+    {
+        Session *s = m_window->session();
+        s->addSpot({50, 60});
+        s->changeRendering({.exposureEv = 0.7}, "exposure");
+        LensCorrection lens;
+        lens.fringes = 0.5;
+        s->changeLens(lens, "lens");
+        sheet()->choose({0, 1});
+        click("carrySpots");
+        click("carryRendering");
+        click("carryLens");
+        QCOMPARE(s->frame(1).spots, s->frame(0).spots);
+        QCOMPARE(s->frame(1).rendering.exposureEv, 0.7);
+        QCOMPARE(s->frame(1).lens, s->frame(0).lens);
+        QVERIFY(s->frame(2).spots != s->frame(0).spots);
+        QCOMPARE(s->frame(2).rendering.exposureEv, 0.0);
+        QVERIFY(!(s->frame(2).lens == s->frame(0).lens));
+        sheet()->choose({0}); // nothing to carry to itself
+        QVERIFY(!button("carrySpots")->isEnabled());
+    }
+
+    void chosenFramesGoOut()
+    {
+        Session *s = m_window->session();
+        s->chooseKeeper(0);
+        sheet()->choose({0, 2});
+        QTest::keyClick(m_window.get(), Qt::Key_E, Qt::ControlModifier);
+        auto *dialog = m_window->findChild<ExportDialog *>();
+        QVERIFY(dialog);
+        QVERIFY(dialog->findChild<QRadioButton *>("chosenFrames")->isChecked());
+        QVERIFY(dialog->findChild<QRadioButton *>("suggestions")->text().contains("all 3"));
+        dialog->accept();
+        ExportQueue *queue = m_window->exportQueue();
+        QTRY_COMPARE_WITH_TIMEOUT(queue->count(QueuedJob::State::Done), 2, kPatienceMs);
+        QStringList sources;
+        for (const auto &e : queue->entries())
+            sources << QFileInfo(fileText(e.job.source)).fileName();
+        QCOMPARE(sources, (QStringList{"berth.dng", "cleat.dng"}));
+        QVERIFY(queue->entries()[0].job.treatment == WantedTreatment::exactly(s->frame(0).trials[0]));
+        QVERIFY(queue->entries()[1].job.treatment == WantedTreatment());
+        press("onlyExported");
+        QCOMPARE(sheet()->shownNames(), (QStringList{"berth", "cleat"}));
+        press("onlyAll");
+    }
+
+    void framesLeaveTogetherAndComeBackTogether()
+    {
+        Session *s = m_window->session();
+        sheet()->choose({0, 1});
+        click("offChosen");
+        QCOMPARE(s->count(), 1);
+        QCOMPARE(sheet()->shownNames(), (QStringList{"cleat"}));
+        QVERIFY(!button("offChosen")->isEnabled());
+        s->undoStack()->undo();
+        QCOMPARE(sheet()->shownNames(), (QStringList{"berth", "anchor", "cleat"}));
+    }
+
+    void theKeyboardGoesThereAndBack()
+    {
+        QTest::keyClick(sheet()->grid(), Qt::Key_End);
+        QTest::keyClick(sheet()->grid(), Qt::Key_Return);
+        QCOMPARE(m_window->view(), MainWindow::View::Wall);
+        QCOMPARE(m_window->session()->current(), 2);
+        QTest::keyClick(m_window.get(), Qt::Key_F9, Qt::ShiftModifier);
+        QCOMPARE(sheet()->chosen(), (QList<int>{2}));
+        QTest::keyClick(sheet()->grid(), Qt::Key_Escape);
+        QCOMPARE(m_window->view(), MainWindow::View::Wall);
+        // A card makes way for that of the sheet, and is back on the wall.
+        m_window->dock("lens")->bringUp();
+        QTest::keyClick(m_window.get(), Qt::Key_F9, Qt::ShiftModifier);
+        QVERIFY(!m_window->dock("lens")->isVisible());
+        QTest::keyClick(sheet()->grid(), Qt::Key_Escape);
+        QVERIFY(m_window->dock("lens")->isVisible());
+        for (QWidget *w : sheet()->findChildren<QWidget *>())
+            if (const auto *b = qobject_cast<QAbstractButton *>(w); b && !qobject_cast<QLineEdit *>(b->parentWidget()))
+                QVERIFY2(!b->accessibleName().isEmpty() || !b->text().isEmpty(), qPrintable(b->objectName()));
+    }
+
+    /// A thousand frames, of which every tenth begins a burst of three.
+    void aSeriesIsFoundAmongAThousand()
+    {
+        Session session;
+        QStringList paths;
+        for (int i = 0; i < 1000; ++i)
+            paths << QStringLiteral("/roll/%1.dng").arg(i, 4, 10, QLatin1Char('0'));
+        session.addPaths(paths);
+        const Simulated s = simulate(makeScene({64, 48}), {});
+        QDateTime taken(QDate(2031, 10, 18), QTime(20, 0));
+        for (int i = 0; i < 1000; ++i) {
+            auto f = std::make_shared<Frame>(FrameFacts(*s.frame));
+            f->samples = s.frame->samples.clone();
+            f->shooting.model = i % 2000 == 7 ? "Tarn Bench-X" : "Tarn Bench-1";
+            taken = taken.addSecs(i % 10 == 1 || i % 10 == 2 ? 2 : 60);
+            f->shooting.dateTime = taken.toString("yyyy:MM:dd HH:mm:ss").toStdString();
+            auto noise = std::make_shared<NoiseReport>(*s.noise);
+            noise->luminanceNoise = float((i * 37) % 1000) / 1000;
+            session.setReadingDone(paths[i], f, noise, {});
+        }
+        QCOMPARE(seriesOf(session, 500), (QList<int>{500, 501, 502}));
+        QCOMPARE(seriesOf(session, 502), (QList<int>{500, 501, 502}));
+        QCOMPARE(seriesOf(session, 503), (QList<int>{503}));
+        ContactSheet sheet(&session);
+        sheet.resize(1200, 700);
+        sheet.show();
+        QVERIFY(QTest::qWaitForWindowExposed(&sheet));
+        sheet.findChild<QToolButton *>("byNoise")->click();
+        const QStringList names = sheet.shownNames();
+        QCOMPARE(names.size(), 1000);
+        QCOMPARE(names.front(), QStringLiteral("0027")); // 27 * 37 = 999
+        QCOMPARE(names.back(), QStringLiteral("0000"));
+        sheet.choose({500});
+        sheet.findChild<QPushButton *>("series")->click();
+        QCOMPARE(sheet.chosen(), (QList<int>{500, 501, 502}));
+        QTest::keyClicks(sheet.findChild<QLineEdit *>("words"), "bench-x");
+        QCOMPARE(sheet.shownNames(), QStringList{"0007"});
+    }
+
+private:
+    QString file(const char *name) const { return m_dir.filePath(QLatin1String(name) + ".dng"); }
+    ContactSheet *sheet() const { return m_window->contactSheet(); }
+    QPushButton *button(const char *name) const { return sheet()->findChild<QPushButton *>(QLatin1String(name)); }
+    void click(const char *name) const { QTest::mouseClick(button(name), Qt::LeftButton); }
+    void press(const char *name) const { QTest::mouseClick(sheet()->findChild<QToolButton *>(QLatin1String(name)), Qt::LeftButton); }
+
+    QTemporaryDir m_dir;
+    std::unique_ptr<MainWindow> m_window;
+};
+
+QTEST_MAIN(ContactSheetTest)
+#include "contact_sheet_test.moc"
