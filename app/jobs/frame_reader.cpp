@@ -3,6 +3,7 @@
 
 #include "irenic/barrier.h"
 #include "irenic/camera_book.h"
+#include "irenic/glimpse.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
@@ -37,13 +38,22 @@ std::filesystem::path FrameReader::usualCameraBook()
 FrameReader::FrameReader(QObject *parent) : QObject(parent)
 {
     m_pool.setMaxThreadCount(1); // each reading uses every core by itself
+    m_glimpses.setMaxThreadCount(1);
+}
+
+void FrameReader::setCameraBook(const std::filesystem::path &folder)
+{
+    const std::lock_guard lock(m_mutex);
+    m_cameraBook = folder;
 }
 
 FrameReader::~FrameReader()
 {
     m_stop.request_stop();
-    m_pool.clear();
-    m_pool.waitForDone();
+    for (QThreadPool *pool : {&m_pool, &m_glimpses}) {
+        pool->clear();
+        pool->waitForDone();
+    }
 }
 
 void FrameReader::wake(const QString &path)
@@ -60,11 +70,84 @@ void FrameReader::wake(const QString &path)
 
 void FrameReader::read(const QString &path)
 {
-    m_pool.start([this, path, book = m_cameraBook, stop = m_stop.get_token()] {
-        const Status read = behindBarrier(textOf(fileOf(path).filename()), [&] { return readAll(path, book, {0, stop, {}}); });
-        if (!read && read.error().code != ErrorCode::Cancelled)
-            emit failed(path, QString::fromStdString(read.error().userMessage));
+    {
+        const std::lock_guard lock(m_mutex);
+        m_waiting << path;
+    }
+    m_glimpses.start([this, path, stop = m_stop.get_token()] { glimpse(path, stop); });
+    m_pool.start([this] { readNext(); });
+}
+
+void FrameReader::prefer(const QStringList &paths)
+{
+    const std::lock_guard lock(m_mutex);
+    for (auto it = paths.rbegin(); it != paths.rend(); ++it)
+        if (m_waiting.removeOne(*it))
+            m_waiting.prepend(*it);
+}
+
+void FrameReader::setPaused(bool paused)
+{
+    int owed = 0;
+    {
+        const std::lock_guard lock(m_mutex);
+        m_paused = paused;
+        if (!paused)
+            owed = std::exchange(m_owed, 0);
+    }
+    for (int i = 0; i < owed; ++i)
+        m_pool.start([this] { readNext(); });
+}
+
+bool FrameReader::isPaused() const
+{
+    const std::lock_guard lock(m_mutex);
+    return m_paused;
+}
+
+/// On a thread of the pool: whichever is first now.
+void FrameReader::readNext()
+{
+    QString path;
+    std::filesystem::path book;
+    {
+        const std::lock_guard lock(m_mutex);
+        if (m_paused) {
+            ++m_owed;
+            return;
+        }
+        if (m_waiting.isEmpty())
+            return;
+        path = m_waiting.takeFirst();
+        book = m_cameraBook;
+    }
+    const Status read = behindBarrier(textOf(fileOf(path).filename()), [&] { return readAll(path, book, {0, m_stop.get_token(), {}}); });
+    if (!read && read.error().code != ErrorCode::Cancelled)
+        emit failed(path, QString::fromStdString(read.error().userMessage));
+}
+
+/// What cannot be glimpsed is read all the same.
+void FrameReader::glimpse(const QString &path, const std::stop_token &stop)
+{
+    {
+        const std::lock_guard lock(m_mutex);
+        if (!m_waiting.contains(path)) // its turn came first
+            return;
+    }
+    if (stop.stop_requested())
+        return;
+    const auto seen = behindBarrier(textOf(fileOf(path).filename()), [&]() -> Status {
+        const auto g = glimpseOf(fileOf(path));
+        if (!g)
+            return g.error();
+        const QByteArray bytes(reinterpret_cast<const char *>(g.value().jpeg.data()), qsizetype(g.value().jpeg.size()));
+        QImage image = QImage::fromData(bytes, "JPEG");
+        if (!image.isNull())
+            image = uprightImage(image.scaled(kThumbnailLongEdgePx, kThumbnailLongEdgePx, Qt::KeepAspectRatio, Qt::SmoothTransformation), g.value().orientation);
+        emit glimpsed(path, image, g.value().shooting);
+        return {};
     });
+    Q_UNUSED(seen)
 }
 
 /// On a thread of the pool.

@@ -30,4 +30,19 @@ QImage toImage(const RgbImage<uint8_t> &rgb)
     return image;
 }
 
+QImage uprightImage(const QImage &stored, int orientation)
+{
+    const auto rotated = [](const QImage &image, int degrees) { return image.transformed(QTransform().rotate(degrees)); };
+    switch (orientation) {
+    case 2: return stored.mirrored(true, false);
+    case 3: return stored.mirrored(true, true);
+    case 4: return stored.mirrored(false, true);
+    case 5: return rotated(stored.mirrored(false, true), 90);
+    case 6: return rotated(stored, 90);
+    case 7: return rotated(stored.mirrored(true, false), 90);
+    case 8: return rotated(stored, 270);
+    default: return stored;
+    }
+}
+
 } // namespace irenic

@@ -39,7 +39,7 @@ QVariant RollModel::data(const QModelIndex &index, int role) const
         if (f.state == RollFrame::State::Failed)
             return tr("%1, not opened: %2").arg(f.name(), f.problem);
         if (f.state == RollFrame::State::Reading)
-            return tr("%1, being read").arg(f.name());
+            return tr("%1, not measured yet").arg(f.name());
         QString text = tr("%1, %2, grain %3 %, colour noise %4 %").arg(f.name(), f.speedWords()).arg(100 * double(f.noise->luminanceNoise), 0, 'f', 0).arg(100 * double(f.noise->colourNoise), 0, 'f', 0);
         if (f.keeper >= 0)
             text += tr(", keeper %1").arg(trialLetter(f.keeper));

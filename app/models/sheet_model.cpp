@@ -12,7 +12,8 @@ namespace {
 /// Exif 2.3, DateTimeOriginal; invalid where a file does not say.
 QDateTime takenAt(const RollFrame &f)
 {
-    return f.frame ? QDateTime::fromString(QString::fromStdString(f.frame->shooting.dateTime).left(19), QStringLiteral("yyyy:MM:dd HH:mm:ss")) : QDateTime();
+    const ShootingData *s = f.shooting();
+    return s ? QDateTime::fromString(QString::fromStdString(s->dateTime).left(19), QStringLiteral("yyyy:MM:dd HH:mm:ss")) : QDateTime();
 }
 
 } // namespace
@@ -76,7 +77,7 @@ bool SheetModel::lessThan(const QModelIndex &left, const QModelIndex &right) con
         break;
     }
     case Order::Iso: {
-        const double first = a.frame ? a.frame->shooting.iso : 0, second = b.frame ? b.frame->shooting.iso : 0;
+        const double first = a.shooting() ? a.shooting()->iso : 0, second = b.shooting() ? b.shooting()->iso : 0;
         if (first != second)
             return first < second;
         break;
@@ -100,10 +101,8 @@ bool SheetModel::filterAcceptsRow(int row, const QModelIndex &) const
     if (!fits(f, m_only))
         return false;
     QString text = f.name();
-    if (f.frame) {
-        const ShootingData &s = f.frame->shooting;
-        text += u' ' + f.speedWords() + u' ' + QString::fromStdString(s.make + ' ' + s.model + ' ' + s.lens);
-    }
+    if (const ShootingData *s = f.shooting())
+        text += u' ' + f.speedWords() + u' ' + QString::fromStdString(s->make + ' ' + s->model + ' ' + s->lens);
     return std::all_of(m_words.begin(), m_words.end(), [&](const QString &w) { return text.contains(w, Qt::CaseInsensitive); });
 }
 
@@ -116,8 +115,11 @@ QList<int> seriesOf(const Session &session, int index)
     for (int i = 0; i < session.count(); ++i) {
         const RollFrame &f = session.frame(i);
         const QDateTime at = takenAt(f);
-        if (at.isValid() && f.frame->shooting.make == start.frame->shooting.make && f.frame->shooting.model == start.frame->shooting.model
-            && f.frame->shooting.lens == start.frame->shooting.lens && f.pictureSize() == start.pictureSize())
+        if (!at.isValid())
+            continue;
+        const ShootingData &a = *f.shooting(), &b = *start.shooting();
+        const bool alikeInSize = !f.frame || !start.frame || f.pictureSize() == start.pictureSize();
+        if (a.make == b.make && a.model == b.model && a.lens == b.lens && alikeInSize)
             alike.emplace_back(at.toSecsSinceEpoch(), i);
     }
     std::sort(alike.begin(), alike.end());

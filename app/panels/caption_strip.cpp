@@ -22,7 +22,7 @@ namespace irenic {
 namespace {
 
 constexpr int kNotchPx = 9;
-constexpr int kFoldedPx = 70, kUnfoldedPx = 152, kRowPx = 29; ///< heights: folded, with two rows of controls and without readings, and of each further row
+constexpr int kFoldedPx = 70, kUnfoldedPx = 134, kRowPx = 29; ///< heights: folded, with two rows of controls and without readings, and of each further row
 constexpr double kHaloScale = 0.2;                            ///< share of an edge's own range
 constexpr int kBars = 6;                                      ///< lines of readings that every trial has
 constexpr int kNarrowPx = 210, kShortLabelPx = 56;            ///< strips below that width leave out what is said elsewhere
@@ -85,7 +85,14 @@ CaptionStrip::CaptionStrip(Of of, int number, QWidget *parent) : QWidget(parent)
     m_bars->setObjectName(QStringLiteral("bars"));
     grid->addWidget(m_bars, kReadingRow + 1, 0, 1, 3);
     grid->setRowStretch(kReadingRow + 2, 1);
-    grid->addWidget(m_status, kReadingRow + 4, 0, 1, 3);
+    auto *foot = new QHBoxLayout;
+    foot->addWidget(m_status);
+    if (m_left)
+        foot->addWidget(m_left);
+    foot->addStretch(1);
+    if (m_return)
+        foot->addWidget(m_return);
+    grid->addLayout(foot, kReadingRow + 3, 0, 1, 3);
     grid->setColumnStretch(1, 1);
     arrange();
     applyTones();
@@ -125,11 +132,6 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     m_return->setFlat(true);
     m_return->setFont(weighted(font(), 0.92, QFont::DemiBold));
     connect(m_return, &QPushButton::clicked, this, [this] { m_ownStart ? emit ownStartRequested() : emit suggestionRequested(); });
-    auto *back = new QHBoxLayout;
-    back->addWidget(m_left);
-    back->addStretch(1);
-    back->addWidget(m_return);
-    grid->addLayout(back, kReadingRow + 3, 0, 1, 3);
 }
 
 /// Shows and hides for the folded and the unfolded strip.
@@ -153,13 +155,20 @@ void CaptionStrip::arrange()
     showMethod();
     if (m_curve)
         m_curve->setVisible(!m_folded && m_page == Page::Tones);
-    if (m_left) {
-        m_left->setVisible((m_hasLeft || m_ownStart) && !m_folded);
-        m_return->setVisible((m_hasLeft || m_ownStart) && !m_folded);
-    }
     if (m_body)
         m_body->setVisible(!m_folded);
-    m_status->setVisible(!m_folded);
+    showFoot();
+}
+
+/// One line for whether the picture is settled, or, once it is, how the trial stands to the suggestion.
+void CaptionStrip::showFoot()
+{
+    const bool apart = m_left && (m_hasLeft || m_ownStart) && !m_folded;
+    if (m_left) {
+        m_left->setVisible(apart && m_isSettled);
+        m_return->setVisible(apart);
+    }
+    m_status->setVisible(!m_folded && !(apart && m_isSettled));
 }
 
 void CaptionStrip::setFolded(bool folded)
@@ -522,9 +531,11 @@ void CaptionStrip::setHasKeyboard(bool has)
     update();
 }
 
-void CaptionStrip::setStatus(const QString &status)
+void CaptionStrip::setStatus(const QString &status, bool isSettled)
 {
     m_status->setText(status);
+    m_isSettled = isSettled;
+    showFoot();
 }
 
 /// What only the demo roll can know.

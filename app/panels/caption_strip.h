@@ -48,7 +48,7 @@ public:
     void setTones(const Tones &tones);
     void showFrame(const RollFrame *frame); ///< null: nothing is open
     void setHasKeyboard(bool has);          ///< a notch points up at the picture
-    void setStatus(const QString &status);
+    void setStatus(const QString &status, bool isSettled);
     QString status() const;
     /// Of a trial, where the row with the keyboard looks; how it stands among the others there, and on which scale its bars are.
     void setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing = {}, const ReadingScale &scale = {});
@@ -97,6 +97,7 @@ private:
     QString sentence() const;      ///< the readings, in words
     void showBars();
     void showTabs();
+    void showFoot();
     void showMethod();
     struct Row {
         QLabel *label = nullptr;
@@ -122,7 +123,7 @@ private:
 
     Of m_of;
     int m_number; ///< trial or guest
-    bool m_folded = false, m_narrow = false, m_hasLeft = false;
+    bool m_folded = false, m_narrow = false, m_isSettled = false, m_hasLeft = false;
     std::optional<OwnStart> m_ownStart; ///< that is offered
     std::optional<PlaceReadings> m_readings;
     std::optional<Standing> m_standing;

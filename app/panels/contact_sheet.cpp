@@ -10,6 +10,7 @@
 #include <QMenu>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QToolButton>
 
 namespace irenic {
@@ -60,11 +61,20 @@ ContactSheet::ContactSheet(Session *session, QWidget *parent) : QWidget(parent),
     connect(m_grid->selectionModel(), &QItemSelectionModel::selectionChanged, this, &ContactSheet::showChosen);
     for (const auto signal : {&Session::frameChanged, &Session::choicesChanged, &Session::currentChanged})
         connect(session, signal, this, [this] {
-            if (!isVisible())
-                return;
-            showCounts();
-            showChosen();
+            if (isVisible())
+                m_soon.start(); // hundreds may change in a second
         });
+    m_soon.setSingleShot(true);
+    m_soon.setInterval(60);
+    connect(&m_soon, &QTimer::timeout, this, [this] {
+        showCounts();
+        showChosen();
+    });
+    m_still.setSingleShot(true);
+    m_still.setInterval(150);
+    connect(&m_still, &QTimer::timeout, this, &ContactSheet::tellInView);
+    connect(m_grid->verticalScrollBar(), &QScrollBar::valueChanged, &m_still, qOverload<>(&QTimer::start));
+    connect(&m_model, &QAbstractItemModel::layoutChanged, &m_still, qOverload<>(&QTimer::start));
     for (const auto signal : {&Session::rollChanged, &Session::restored})
         connect(session, signal, this, [this] {
             showCounts();
@@ -279,6 +289,19 @@ void ContactSheet::open()
     }
     showChosen();
     m_grid->setFocus();
+    m_still.start();
+}
+
+void ContactSheet::tellInView()
+{
+    QStringList paths;
+    const QRect seen = m_grid->viewport()->rect();
+    for (int row = 0; row < m_model.rowCount(); ++row) {
+        const QModelIndex at = m_model.index(row, 0);
+        if (m_grid->visualRect(at).intersects(seen))
+            paths << m_session->frame(m_model.mapToSource(at).row()).path;
+    }
+    emit inView(paths);
 }
 
 void ContactSheet::showCounts()

@@ -5,6 +5,7 @@
 #include "models/sheet_model.h"
 #include "panels/frame_delegate.h"
 
+#include <QTimer>
 #include <QWidget>
 
 class QButtonGroup;
@@ -37,7 +38,8 @@ public:
     void open();                              ///< with the keyboard at the frame on the wall
 
 signals:
-    void hangWanted(int index); ///< on the wall
+    void hangWanted(int index);            ///< on the wall
+    void inView(const QStringList &paths); ///< came to be, the uppermost first
     void recipesWanted(QMenu *menu);
     void exportWanted(const QList<int> &frames);
     void cleanWanted(const QList<int> &frames);
@@ -51,6 +53,7 @@ private:
     QWidget *makeBar();
     QWidget *makeCard();
     void showCounts();
+    void tellInView();
     void showChosen();
     void chooseSeries();
 
@@ -59,6 +62,7 @@ private:
     SheetModel m_model;
     FrameDelegate *m_paper;
     QListView *m_grid;
+    QTimer m_soon, m_still; ///< until figures are shown anew; until what is in view is told
     QWidget *m_bar, *m_card;
     QLabel *m_title, *m_count, *m_summary, *m_from;
     QButtonGroup *m_orders, *m_onlys;

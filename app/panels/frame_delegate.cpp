@@ -48,7 +48,7 @@ QString FrameDelegate::stateWords(const RollFrame &f)
 {
     switch (f.state) {
     case RollFrame::State::Failed: return f.isMissing() ? tr("not found") : tr("not opened");
-    case RollFrame::State::Reading: return f.frame ? tr("measuring") : tr("reading");
+    case RollFrame::State::Reading: return f.frame ? tr("measuring") : tr("waiting");
     default: break;
     }
     return !f.exported.isEmpty() ? tr("exported") : f.keeper >= 0 ? tr("keeper %1").arg(trialLetter(f.keeper))
@@ -61,7 +61,7 @@ void FrameDelegate::paintPicture(QPainter *p, const QRect &place, const RollFram
         p->fillRect(place, tones.wall);
         p->setPen(tones.wallInk);
         p->drawText(place, Qt::AlignCenter, form == Form::Thumbnail ? QString::number(number) : f.state == RollFrame::State::Failed ? stateWords(f)
-                                                                                                                                    : tr("reading"));
+                                                                                                                                    : tr("waiting"));
         return;
     }
     if (form == Form::Sheet)
@@ -117,9 +117,9 @@ void FrameDelegate::paint(QPainter *p, const QStyleOptionViewItem &option, const
         p->drawText(text.adjusted(0, 0, 0, 2 * line), Qt::TextWordWrap, tr("See its tooltip for why."));
         return p->restore();
     }
+    p->drawText(text, Qt::AlignVCenter, f->speedWords());
     if (!f->isMeasured())
         return p->restore();
-    p->drawText(text, Qt::AlignVCenter, f->speedWords());
     if (!sheet)
         p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, state);
     text.translate(0, line);

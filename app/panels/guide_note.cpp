@@ -17,8 +17,7 @@ constexpr const char *kSteps[] = {
     QT_TRANSLATE_NOOP("GuideNote", "Hold Space: every picture shows its untreated pixels. Let go, and the trials are back."),
     QT_TRANSLATE_NOOP("GuideNote", "Hold R: what each trial removed. Whatever you can recognise in it is picture that went with the noise."),
     QT_TRANSLATE_NOOP("GuideNote", "Press 1 to 9: other places worth a look. With more rows (top right) several hang at once."),
-    QT_TRANSLATE_NOOP("GuideNote", "Press T: one method at a ladder of strengths. Pick with the arrows, take with Enter."),
-    QT_TRANSLATE_NOOP("GuideNote", "Press Y: a blind round. Decide without names, then see which was which, and how sure it is."),
+    QT_TRANSLATE_NOOP("GuideNote", "Press T: one method at a ladder of strengths; Enter takes one. Press Y: a blind round, to decide without names."),
     QT_TRANSLATE_NOOP("GuideNote", "K keeps the trial, Ctrl+E exports the frame with it. The original is never written to."),
 };
 

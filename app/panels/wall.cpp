@@ -137,7 +137,7 @@ Wall::Cell Wall::makeCell(int row)
     connect(pane, &PicturePane::strokeMoved, this, &Wall::strokeMoved);
     connect(pane, &PicturePane::strokeEnded, this, &Wall::strokeEnded);
     connect(pane, &PicturePane::placePicked, this, [this](QPointF at) { emit placePicked(QPoint(int(at.x()), int(at.y()))); });
-    connect(pane, &PicturePane::pointedAt, this, &Wall::pointedAt);
+    connect(pane, &PicturePane::pointedAt, this, [this, pane](QPointF at) { emit pointedAt(at, rowOf(pane)); });
     connect(pane, &PicturePane::pointedAway, this, &Wall::pointedAway);
     connect(pane, &PicturePane::marked, this, [this](QPointF at) { emit spotMarked(QPoint(int(at.x()), int(at.y()))); });
     connect(pane, &PicturePane::menuRequested, this, [this, take](QPointF at, QPoint global) {
@@ -457,7 +457,7 @@ void Wall::showStates()
         if (active >= int(column.cells.size()))
             continue;
         const LivePane *p = column.cells[size_t(active)].pane;
-        column.strip->setStatus(p->stateWords());
+        column.strip->setStatus(p->stateWords(), p->isSettled());
         column.strip->setReadings(p->readings(), c > 0 && c <= m_trials ? standings[size_t(c - 1)] : std::nullopt, scale);
     }
     showRows();

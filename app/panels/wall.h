@@ -72,7 +72,7 @@ signals:
     void settledChanged();
     void columnsHung();  ///< others hang than before
     void shownChanged(); ///< what is shown in place of pictures: stand-ins, differences
-    void pointedAt(QPointF picturePoint);
+    void pointedAt(QPointF picturePoint, int row);
     void pointedAway();
     void pageChanged();
     void visibleRegionChanged();

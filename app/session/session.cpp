@@ -110,11 +110,19 @@ QString RollFrame::name() const
     return QFileInfo(path).completeBaseName();
 }
 
+const ShootingData *RollFrame::shooting() const
+{
+    return frame ? &frame->shooting : glimpsed ? &*glimpsed
+                                               : nullptr;
+}
+
 QString RollFrame::speedWords() const
 {
-    if (frame->shooting.iso > 0)
-        return QObject::tr("ISO %1").arg(frame->shooting.iso);
-    return frame->kind == FrameKind::Rendered ? QObject::tr("picture") : QObject::tr("raw");
+    const ShootingData *s = shooting();
+    if (s && s->iso > 0)
+        return QObject::tr("ISO %1").arg(s->iso);
+    return !frame ? QString() : frame->kind == FrameKind::Rendered ? QObject::tr("picture")
+                                                                   : QObject::tr("raw");
 }
 
 QSize RollFrame::pictureSize() const
@@ -239,6 +247,18 @@ QList<int> Session::addPaths(const QStringList &paths)
     if (m_current < 0 && count() > 0)
         setCurrent(0);
     return added;
+}
+
+void Session::setGlimpsed(const QString &path, const QImage &thumbnail, const ShootingData &shooting)
+{
+    const int index = indexOf(path);
+    if (index < 0 || frame(index).state != RollFrame::State::Reading)
+        return;
+    RollFrame &f = *m_frames[size_t(index)];
+    f.glimpsed = shooting;
+    if (f.thumbnail.isNull())
+        f.thumbnail = thumbnail;
+    emit frameChanged(index);
 }
 
 void Session::setOpened(const QString &path, std::shared_ptr<const Frame> frame)

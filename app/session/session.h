@@ -66,6 +66,7 @@ struct RollFrame : Choices {
     std::optional<OwnStart> ownStart;           ///< where earlier decisions agree
     std::shared_ptr<const RegionSet> regionSet; ///< of `regions` on `frame`; null where there are none
     QImage thumbnail;
+    std::optional<ShootingData> glimpsed;                 ///< of one that is still to be read
     QStringList exported;                                 ///< files written so far
     std::vector<std::shared_ptr<const Guest>> guests;     ///< those of guestFiles that are matched to the frame's pixels; none of a resting one
     QHash<QString, std::shared_ptr<const Guest>> matched; ///< by file; taken-down ones, too, for undo
@@ -74,8 +75,9 @@ struct RollFrame : Choices {
     bool isMeasured() const { return state == State::Ready || state == State::Resting; }
     bool isMissing() const { return state == State::Failed && saved; } ///< a session names it, and it is not where it was
     QString name() const;
-    QString speedWords() const; ///< "ISO 6400"; where the file does not say, what kind of picture it is
-    QSize pictureSize() const;  ///< upright; empty where there is no frame
+    const ShootingData *shooting() const; ///< null where nothing is known yet
+    QString speedWords() const;           ///< "ISO 6400"; where the file does not say, what kind of picture it is
+    QSize pictureSize() const;            ///< upright; empty where there is no frame
     int trialCount() const { return int(trials.size()); }
     FrameEdits edits() const { return {regionSet, lens}; }
     bool hasLostGuests() const;                 ///< that are still wanted
@@ -129,7 +131,8 @@ public:
 
     /// Adds frames that are not open yet, in state Reading; answers the indexes of the new ones.
     QList<int> addPaths(const QStringList &paths);
-    void setOpened(const QString &path, std::shared_ptr<const Frame> frame); ///< can be looked at; still Reading
+    void setGlimpsed(const QString &path, const QImage &thumbnail, const ShootingData &shooting); ///< while it waits to be read
+    void setOpened(const QString &path, std::shared_ptr<const Frame> frame);                      ///< can be looked at; still Reading
     void setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail,
                         const std::vector<ProposedSpot> &spots = {});
     void setReadingFailed(const QString &path, const QString &problem);

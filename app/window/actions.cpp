@@ -43,9 +43,18 @@ QAction *Actions::add(const QString &name, const QString &text, const QList<QKey
     action->setShortcuts(keys);
     connect(action, &QAction::triggered, this, [run] { run(); });
     m_window->addAction(action); // shortcuts work with menus hidden
-    if (!m_menus.isEmpty())
+    if (m_sub)
+        m_sub->addAction(action);
+    else if (!m_menus.isEmpty())
         m_menus.last().actions.append(action);
     return action;
+}
+
+void Actions::beginSub(const QString &title)
+{
+    m_sub = new QMenu(title, m_window);
+    m_menus.last().actions.append(m_sub->menuAction());
+    m_subs << m_sub;
 }
 
 void Actions::addFileMenu()
@@ -92,6 +101,8 @@ void Actions::addFrameMenu()
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
     add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); });
+    QAction *stop = add(QStringLiteral("stopMeasuring"), tr("Stop measuring frames that &wait"), {}, [this] { m_window->setMeasuringStopped(find("stopMeasuring")->isChecked()); });
+    stop->setCheckable(true);
     QAction *book = add(QStringLiteral("cameraBook"), tr("Learn from frames of the same ca&mera"), {}, [this] { m_window->setAsksCameraBook(!m_window->asksCameraBook()); });
     book->setCheckable(true);
     book->setChecked(m_window->asksCameraBook());
@@ -127,11 +138,12 @@ void Actions::addSpotMenu()
         m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.")
                                                                                                 : tr("The spots are on %1 other frames now.").arg(others));
     });
-    m_menus.last().actions.append(nullptr);
+    beginSub(tr("&Go to"));
     for (int i = 0; i < kMostSpots; ++i) {
         m_goToSpot << add(QStringLiteral("spot%1").arg(i + 1), tr("Go to spot %1").arg(i + 1), {QKeySequence(QString::number(i + 1))}, [this, i] { m_session->goToSpot(i); });
         m_needFrame << m_goToSpot.last();
     }
+    endSub();
 }
 
 void Actions::addTrialMenu()
@@ -142,10 +154,15 @@ void Actions::addTrialMenu()
         m_session->addTrial(m_session->readyFrame()->trials[size_t(m_session->trial())], m_session->trial() + 1);
     });
     m_needTrial << add(QStringLiteral("removeTrial"), tr("&Remove this trial"), {QKeySequence::Delete}, [this] { m_session->removeTrial(m_session->trial()); });
-    m_needTrial << add(QStringLiteral("moveLeft"), tr("Move this trial to the left"), {QKeySequence(tr("Ctrl+Shift+Left"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() - 1); });
-    m_needTrial << add(QStringLiteral("moveRight"), tr("Move this trial to the right"), {QKeySequence(tr("Ctrl+Shift+Right"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() + 1); });
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("nextPage"), tr("Next page of the stri&ps"), {Qt::Key_F3}, [this] { m_wall->setPage(CaptionStrip::Page((int(m_wall->page()) + 1) % CaptionStrip::kPages)); });
+    m_menus.last().actions.append(nullptr);
+    m_needTrial << add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->chooseKeeper(m_session->trial()); });
+    m_needTrial << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->returnToSuggestion(m_session->trial()); });
+    m_needTrial << add(QStringLiteral("ownStart"), tr("Start from your &own taste"), {QKeySequence(tr("Shift+Backspace"))}, [this] { m_window->startFromOwnTaste(); });
+    add(QStringLiteral("decisions"), tr("Your own starting point..."), {}, [this] { m_window->showDecisions(); });
+    m_menus.last().actions.append(nullptr);
+    beginSub(tr("Re&gions"));
     QAction *regions = add(QStringLiteral("useRegions"), tr("Re&gions take part in this trial"), {QKeySequence(tr("Ctrl+R"))}, [this] {
         m_session->useRegions(m_session->trial(), !m_session->readyFrame()->trials[size_t(m_session->trial())].regions);
     });
@@ -153,11 +170,8 @@ void Actions::addTrialMenu()
     m_needTrial << regions;
     m_needWall << add(QStringLiteral("paint"), tr("Pa&int the region"), {QKeySequence(tr("Ctrl+B"))}, [this] { m_window->paintRegion(false); });
     m_needWall << add(QStringLiteral("erase"), tr("Take away from the region"), {QKeySequence(tr("Ctrl+Shift+B"))}, [this] { m_window->paintRegion(true); });
-    m_menus.last().actions.append(nullptr);
-    m_needTrial << add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->chooseKeeper(m_session->trial()); });
-    m_needTrial << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->returnToSuggestion(m_session->trial()); });
-    m_needTrial << add(QStringLiteral("ownStart"), tr("Start from your &own taste"), {QKeySequence(tr("Shift+Backspace"))}, [this] { m_window->startFromOwnTaste(); });
-    add(QStringLiteral("decisions"), tr("Your own starting point..."), {}, [this] { m_window->showDecisions(); });
+    endSub();
+    beginSub(tr("Met&hod and strength"));
     m_needTrial << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
         const int t = m_session->trial();
         const RollFrame *f = m_session->currentFrame();
@@ -166,7 +180,6 @@ void Actions::addTrialMenu()
         const auto at = std::find_if(all.begin(), all.end(), [&](const MethodInfo *m) { return m->id == now.method; });
         m_session->changeMethod(t, (at == all.end() || at + 1 == all.end() ? all.front() : at[1])->id, now.colourMethod);
     });
-    m_menus.last().actions.append(nullptr);
     const auto nudge = [this](const TreatmentParam &param, double by) {
         const int t = m_session->trial();
         m_session->changeParam(t, param, param.of(m_session->currentFrame()->trials[size_t(t)]) + by);
@@ -175,7 +188,8 @@ void Actions::addTrialMenu()
     m_needTrial << add(QStringLiteral("luminanceLess"), tr("Less luminance strength"), {QKeySequence(tr("Ctrl+Left"))}, [nudge] { nudge(kLuminanceParam, -0.05); });
     m_needTrial << add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(kColourParam, 0.05); });
     m_needTrial << add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(kColourParam, -0.05); });
-    m_menus.last().actions.append(nullptr);
+    endSub();
+    beginSub(tr("&Go to, and order"));
     for (int t = 0; t < kMostTrials; ++t)
         m_needWall << add(QStringLiteral("pick") + trialLetter(t), tr("Go to trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))}, [this, t] {
             const RollFrame *f = m_session->readyFrame();
@@ -190,19 +204,25 @@ void Actions::addTrialMenu()
     m_needWall << add(QStringLiteral("previousColumn"), tr("Previous column"), {Qt::Key_Left}, [this] { m_session->setColumn(m_session->column() - 1); });
     m_needWall << add(QStringLiteral("nextRow"), tr("Next row"), {QKeySequence(tr("Shift+PgDown"))}, [this] { m_session->setRow(m_session->row() + 1); });
     m_needWall << add(QStringLiteral("previousRow"), tr("Previous row"), {QKeySequence(tr("Shift+PgUp"))}, [this] { m_session->setRow(m_session->row() - 1); });
-    m_menus.last().actions.append(nullptr);
+    m_needTrial << add(QStringLiteral("moveLeft"), tr("Move this trial to the left"), {QKeySequence(tr("Ctrl+Shift+Left"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() - 1); });
+    m_needTrial << add(QStringLiteral("moveRight"), tr("Move this trial to the right"), {QKeySequence(tr("Ctrl+Shift+Right"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() + 1); });
+    endSub();
 }
 
 void Actions::addRecipes()
 {
+    beginSub(tr("Re&cipes"));
     m_needTrial << add(QStringLiteral("saveRecipe"), tr("Save as a r&ecipe..."), {QKeySequence(tr("Ctrl+Shift+R"))}, [this] { m_window->saveRecipe(); });
     recipeMenu = new QMenu(tr("&Apply a recipe"), m_window);
     m_recipeForAll = new QMenu(tr("Apply a recipe to a&ll frames"), m_window);
     m_recipeOut = new QMenu(tr("E&xport a recipe"), m_window);
     m_recipeAway = new QMenu(tr("F&orget a recipe"), m_window);
-    m_menus.last().actions << recipeMenu->menuAction() << m_recipeForAll->menuAction();
+    for (QMenu *menu : {recipeMenu, m_recipeForAll})
+        m_sub->addMenu(menu);
     add(QStringLiteral("importRecipe"), tr("&Import a recipe..."), {}, [this] { m_window->importRecipe(); });
-    m_menus.last().actions << m_recipeOut->menuAction() << m_recipeAway->menuAction();
+    for (QMenu *menu : {m_recipeOut, m_recipeAway})
+        m_sub->addMenu(menu);
+    endSub();
 }
 
 void Actions::fillCameraMenu()
@@ -287,6 +307,7 @@ void Actions::addCompareMenu()
 void Actions::addLookMenu()
 {
     m_menus.append({tr("&Look"), {}});
+    beginSub(tr("&Magnification"));
     for (const double zoom : Wall::zoomLadder()) {
         const QString text = zoom == 0 ? tr("Whole frame") : tr("%1 %").arg(zoom * 100);
         const QList<QKeySequence> keys = zoom == 0  ? QList<QKeySequence>{QKeySequence(tr("Ctrl+0"))}
@@ -296,8 +317,8 @@ void Actions::addLookMenu()
     }
     m_needFrame << add(QStringLiteral("zoomIn"), tr("Closer"), {Qt::Key_Plus, QKeySequence::ZoomIn}, [this] { m_wall->zoomBy(1); });
     m_needFrame << add(QStringLiteral("zoomOut"), tr("Further off"), {Qt::Key_Minus, QKeySequence::ZoomOut}, [this] { m_wall->zoomBy(-1); });
-    m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("outputSize"), tr("At &output size..."), {QKeySequence(tr("Ctrl+Shift+0"))}, [this] { m_window->chooseOutputSize(); });
+    endSub();
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("moreRows"), tr("One row more"), {QKeySequence(tr("Ctrl+Shift+Down"))}, [this] { m_session->setRowCount(m_session->rowCount() + 1); });
     m_needWall << add(QStringLiteral("fewerRows"), tr("One row fewer"), {QKeySequence(tr("Ctrl+Shift+Up"))}, [this] { m_session->setRowCount(m_session->rowCount() - 1); });
@@ -308,6 +329,7 @@ void Actions::addLookMenu()
     column->setChecked(true);
     m_needWall << unfold << column;
     m_menus.last().actions.append(nullptr);
+    beginSub(tr("Look &elsewhere"));
     const auto pan = [this](double dx, double dy) {
         Viewport v = m_session->viewport();
         const QRect seen = m_wall->visibleRegion();
@@ -319,9 +341,10 @@ void Actions::addLookMenu()
     m_needFrame << add(QStringLiteral("panRight"), tr("Look further right"), {QKeySequence(tr("Shift+Right"))}, [pan] { pan(0.25, 0); });
     m_needFrame << add(QStringLiteral("panUp"), tr("Look further up"), {QKeySequence(tr("Shift+Up"))}, [pan] { pan(0, -0.25); });
     m_needFrame << add(QStringLiteral("panDown"), tr("Look further down"), {QKeySequence(tr("Shift+Down"))}, [pan] { pan(0, 0.25); });
-    m_menus.last().actions.append(nullptr);
+    endSub();
     m_needFrame << add(QStringLiteral("pushMore"), tr("Push by half a stop more"), {Qt::Key_P}, [this] { m_session->setPushEv(m_session->pushEv() + 0.5); });
     m_needFrame << add(QStringLiteral("pushLess"), tr("Push by half a stop less"), {QKeySequence(tr("Shift+P"))}, [this] { m_session->setPushEv(m_session->pushEv() - 0.5); });
+    beginSub(tr("&Side that is shown"));
     untreatedToggle = add(QStringLiteral("untreated"), tr("Show the &untreated pixels everywhere"), {QKeySequence(tr("Shift+Space"))},
                           [this] { m_wall->setUntreatedHeld(untreatedToggle->isChecked()); });
     untreatedToggle->setCheckable(true);
@@ -332,7 +355,9 @@ void Actions::addLookMenu()
         connect(m_session, &Session::lookChanged, a, [this, a, s = show] { a->setChecked(m_session->look().show == s); });
         m_needFrame << a;
     }
+    endSub();
     m_menus.last().actions.append(nullptr);
+    beginSub(tr("&Wall"));
     auto *group = new QActionGroup(this);
     for (const auto &[wall, text] : {std::pair{Tones::Wall::Dim, tr("&Dim wall")}, std::pair{Tones::Wall::Mid, tr("&Mid-grey wall")}, std::pair{Tones::Wall::Pale, tr("&Pale wall")}}) {
         QAction *a = add(QStringLiteral("wall%1").arg(int(wall)), text, {}, [this, w = wall] { m_window->setWallGrey(w); });
@@ -340,7 +365,8 @@ void Actions::addLookMenu()
         group->addAction(a);
         wallGreys << a;
     }
-    m_menus.last().actions.append(nullptr);
+    endSub();
+    beginSub(tr("S&creen"));
     auto *screens = new QActionGroup(this);
     m_screens = {add(QStringLiteral("screenOfSystem"), tr("Screen's profile as the s&ystem says"), {}, [this] { m_window->setScreenProfile(QString::fromLatin1(ScreenProfile::kOfSystem)); }),
                  add(QStringLiteral("screenSrgb"), tr("Show as sRGB"), {}, [this] { m_window->setScreenProfile(QString::fromLatin1(ScreenProfile::kSrgb)); }),
@@ -349,6 +375,7 @@ void Actions::addLookMenu()
         a->setCheckable(true);
         screens->addAction(a);
     }
+    endSub();
     showScreenChoice(m_window->settings().screenProfile);
 }
 
@@ -383,6 +410,7 @@ void Actions::addWindowAndHelpMenus()
     add(QStringLiteral("reset"), tr("Reset the &arrangement"), {}, [this] { m_window->resetArrangement(); });
     m_menus.append({tr("&Help"), {}});
     add(QStringLiteral("shortcuts"), tr("&Commands and keys..."), {QKeySequence::HelpContents, QKeySequence(tr("Ctrl+K"))}, [this] { m_window->showCommands(); });
+    add(QStringLiteral("pages"), tr("&Pages about Irenic..."), {QKeySequence(tr("Shift+F1"))}, [this] { m_window->showPages(); });
     add(QStringLiteral("guide"), tr("&What to try"), {}, [this] { m_window->setGuideShown(true); });
     add(QStringLiteral("about"), tr("&About Irenic"), {}, [this] { m_window->showAbout(); });
 }
@@ -443,16 +471,23 @@ QList<Actions::Shortcut> Actions::commands() const
                         {held, tr("Closer and further off, about the pointer"), tr("wheel")},
                         {held, tr("Move all pictures together"), tr("drag")},
                         {held, tr("To 200 % there, or back to the whole frame"), tr("double-click")}};
-    for (const Menu &menu : m_menus)
-        for (QAction *a : menu.actions) {
-            if (!a || a->menu())
-                continue;
-            QStringList keys;
-            for (const QKeySequence &k : a->shortcuts())
-                keys << k.toString(QKeySequence::NativeText);
-            keys.removeDuplicates();
-            all.append({QString(menu.title).remove(u'&'), a->text().remove(u'&'), keys.join(tr(", ")), a});
-        }
+    const auto line = [&](const QString &group, QAction *a) {
+        QStringList keys;
+        for (const QKeySequence &k : a->shortcuts())
+            keys << k.toString(QKeySequence::NativeText);
+        keys.removeDuplicates();
+        all.append({QString(group).remove(u'&'), a->text().remove(u'&'), keys.join(tr(", ")), a});
+    };
+    for (const Menu &menu : m_menus) {
+        for (QAction *a : menu.actions)
+            if (a && !a->menu())
+                line(menu.title, a);
+        for (QAction *a : menu.actions)
+            if (a && m_subs.contains(a->menu()))
+                for (QAction *inner : a->menu()->actions())
+                    if (!inner->menu() && !inner->isSeparator())
+                        line(tr("%1, %2").arg(menu.title, a->text()), inner);
+    }
     return all;
 }
 

@@ -43,6 +43,8 @@ public:
 
 private:
     QAction *add(const QString &name, const QString &text, const QList<QKeySequence> &keys, std::function<void()> run);
+    void beginSub(const QString &title); ///< what is added goes there, until it ends: no level holds more than a dozen
+    void endSub() { m_sub = nullptr; }
     void addFileMenu();
     void addEditMenu();
     void addFrameMenu();
@@ -60,6 +62,8 @@ private:
     Session *m_session;
     Wall *m_wall;
     QList<Menu> m_menus;
+    QMenu *m_sub = nullptr;
+    QList<QMenu *> m_subs;
     QList<QAction *> m_needFrame; ///< enabled only while a frame is ready
     QList<QAction *> m_needWall;  ///< and only while the wall hangs: the other views have these keys for themselves
     QList<QAction *> m_needTrial; ///< and a trial has the keyboard

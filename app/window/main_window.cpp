@@ -33,6 +33,7 @@
 #include "view/durations.h"
 #include "window/actions.h"
 #include "window/command_search.h"
+#include "window/help_pages.h"
 #include "window/hold_keys.h"
 #include "window/pointer_menus.h"
 
@@ -143,6 +144,12 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     m_status->setNotes(m_notes);
     fillRecentMenu();
 
+    connect(&m_reader, &FrameReader::glimpsed, &m_session, &Session::setGlimpsed);
+    connect(m_sheet, &ContactSheet::inView, &m_reader, &FrameReader::prefer);
+    connect(&m_session, &Session::currentChanged, this, [this] {
+        if (const RollFrame *f = m_session.currentFrame(); f && f->state == RollFrame::State::Reading)
+            m_reader.prefer({f->path});
+    });
     connect(&m_reader, &FrameReader::opened, &m_session, &Session::setOpened);
     connect(&m_reader, &FrameReader::finished, this, [this](const QString &path, auto frame, auto noise, const QImage &thumbnail, const auto &spots) {
         m_session.setReadingDone(path, frame, noise, thumbnail, spots);
@@ -198,7 +205,11 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         if (view() == View::Sheet)
             showSettled();
     });
-    connect(&m_session, &Session::rollChanged, this, [this] { m_pages->setCurrentIndex(m_session.count() > 0); });
+    connect(&m_session, &Session::rollChanged, this, [this] {
+        m_pages->setCurrentIndex(m_session.count() > 0);
+        if (m_session.count() == 0 && view() == View::Sheet)
+            showView(View::Wall);
+    });
     connect(&m_session, &Session::readingWanted, &m_reader, &FrameReader::read);
     connect(m_topBar, &TopBar::zoomRequested, m_wall, &Wall::zoomTo);
     connect(m_wall, &Wall::visibleRegionChanged, this, [this] { m_topBar->setVisibleRegion(m_wall->visibleRegion()); });
@@ -569,7 +580,7 @@ void MainWindow::showSettled()
         int measured = 0;
         for (int i = 0; i < m_session.count(); ++i)
             measured += m_session.frame(i).isMeasured();
-        m_status->setSettled(tr("measured %1 of %2").arg(measured).arg(m_session.count()));
+        m_status->setSettled((m_reader.isPaused() ? tr("measured %1 of %2, stopped") : tr("measured %1 of %2")).arg(measured).arg(m_session.count()));
     } else if (!m_session.readyFrame() || view() == View::Blind)
         m_status->setSettled({});
     else if (view() == View::Strip)
@@ -883,6 +894,21 @@ void MainWindow::showCommands()
     dialog->activateWindow(); // typing goes there at once
 }
 
+void MainWindow::showPages()
+{
+    auto *dialog = new HelpPages(this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->show();
+    dialog->activateWindow();
+}
+
+void MainWindow::setMeasuringStopped(bool stopped)
+{
+    m_reader.setPaused(stopped);
+    showSettled();
+    say(stopped ? tr("No further frame is measured until it goes on (Frame menu).") : tr("Measuring goes on."));
+}
+
 void MainWindow::setPixelsRead(bool read)
 {
     m_pixelsRead = read;
@@ -890,7 +916,7 @@ void MainWindow::setPixelsRead(bool read)
     m_status->setPointed(read ? tr("point at a picture to read a pixel") : QString());
 }
 
-void MainWindow::readPixel(QPointF upright)
+void MainWindow::readPixel(QPointF upright, int row)
 {
     const RollFrame *f = m_session.readyFrame();
     if (!m_pixelsRead || !f)
@@ -898,7 +924,7 @@ void MainWindow::readPixel(QPointF upright)
     const QPoint at(int(std::floor(upright.x())), int(std::floor(upright.y())));
     QList<std::pair<QString, QColor>> shown;
     for (int c = m_wall->isUntreatedShown() ? 0 : 1; c < m_wall->columnCount(); ++c) {
-        const PaneImage &p = m_wall->pane(c)->image();
+        const PaneImage &p = m_wall->pane(c, row)->image();
         const QImage &image = p.plain.isNull() ? p.image : p.plain;
         const QPoint in = (at - p.region.topLeft()) / p.reduction;
         shown << std::pair(c == 0 ? tr("untreated") : c <= f->trialCount() ? trialLetter(c - 1)

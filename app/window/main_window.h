@@ -134,7 +134,9 @@ public slots:
     void takeOff();  ///< the current frame, of the roll
     void findFile(); ///< of the current frame, which is not where the session says
     void showCommands();
-    void setPixelsRead(bool read); ///< the figures of the pixel under the pointer, in the status line
+    void showPages();
+    void setMeasuringStopped(bool stopped); ///< of frames that wait
+    void setPixelsRead(bool read);          ///< the figures of the pixel under the pointer, in the status line
     void showAbout();
     void setWallGrey(irenic::Tones::Wall wall);
     void setScreenProfile(const QString &choice); ///< see ScreenProfile::choose()
@@ -157,7 +159,7 @@ private:
     void exportThese(const QList<int> &chosen);
     void quickClean(ExportChoices choices);
     void fillSheetRecipes(QMenu *menu);
-    void readPixel(QPointF upright);
+    void readPixel(QPointF upright, int row);
     void showOnScreen();
     void addCard(const QString &name, const QString &title, QWidget *panel);
     void arrangeTray();

@@ -2,6 +2,7 @@
 #include "window/shots.h"
 
 #include "panels/blind_view.h"
+#include "panels/contact_sheet.h"
 #include "panels/lens_panel.h"
 #include "panels/loupe.h"
 #include "panels/readings_panel.h"
@@ -73,17 +74,19 @@ int takeShots(MainWindow &window, const QString &folder)
     s->setCurrent(std::min(2, s->count() - 1));
     s->chooseKeeper(1);
     shot(QStringLiteral("wall-200"), {2, {0.79, 0.70}});
-    shot(QStringLiteral("wall-fit"), {0, {0.5, 0.5}});
     window.wall()->setPage(CaptionStrip::Page::Tones);
     s->changeParam(2, *findParam("luminance-lights"), 0.5);
     s->changeParam(2, *findParam("colour-shadows"), 1.6);
     shot(QStringLiteral("wall-tones"), {2, {0.79, 0.70}});
-    window.wall()->setPage(CaptionStrip::Page::Detail);
-    s->changeParam(0, *findParam("detail"), 0.6);
-    s->changeParam(1, *findParam("grain"), 0.4);
-    shot(QStringLiteral("wall-detail"), {2, {0.345, 0.385}});
     window.wall()->setPage(CaptionStrip::Page::Noise);
     s->undoStack()->setIndex(1); // the keeper
+    window.resize(2560, 1440);
+    shot(QStringLiteral("wall-large"), {2, {0.79, 0.70}});
+    window.resize(1280, 800);
+    window.openSheet();
+    window.contactSheet()->choose({1, 3, 4});
+    ok = save(&window, QStringLiteral("contact-sheet")) && ok;
+    window.showView(MainWindow::View::Wall);
     window.dock("regions")->bringUp();
     window.resize(1280, 800);
     s->setViewport({0.5, {0.5, 0.62}});

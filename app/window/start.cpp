@@ -17,6 +17,7 @@ void prepareApplication(QApplication &application)
     QCoreApplication::setApplicationVersion(QStringLiteral(IRENIC_VERSION));
     qRegisterMetaType<std::shared_ptr<const Frame>>("std::shared_ptr<const irenic::Frame>");
     qRegisterMetaType<std::shared_ptr<const NoiseReport>>("std::shared_ptr<const irenic::NoiseReport>");
+    qRegisterMetaType<ShootingData>("irenic::ShootingData");
     application.setStyle(new PaperStyle);
     for (const char *face : {"Regular", "Semibold", "Bold"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/Lato-%1.ttf").arg(QLatin1String(face)));

@@ -22,30 +22,8 @@ void readExif(const std::filesystem::path &file, Frame &frame)
 {
     try {
         const auto image = openMetadata(file);
-        const Exiv2::ExifData &exif = image->exifData();
-        const auto text = [&](const char *key) {
-            const auto it = exif.findKey(Exiv2::ExifKey(key));
-            return it == exif.end() ? std::string() : utf8Text(it->toString());
-        };
-        const auto number = [&](const char *key) {
-            const auto it = exif.findKey(Exiv2::ExifKey(key));
-            const double v = it == exif.end() || it->count() == 0 ? 0.0 : double(it->toFloat());
-            return v > 0 && v < 1e9 ? v : 0.0;
-        };
-        ShootingData &s = frame.shooting;
-        s.make = text("Exif.Image.Make");
-        s.model = text("Exif.Image.Model");
-        s.lens = text("Exif.Photo.LensModel");
-        s.software = text("Exif.Image.Software");
-        s.dateTime = text("Exif.Photo.DateTimeOriginal");
-        if (s.dateTime.empty())
-            s.dateTime = text("Exif.Image.DateTime");
-        s.iso = number("Exif.Photo.ISOSpeedRatings");
-        s.exposureS = number("Exif.Photo.ExposureTime");
-        s.fNumber = number("Exif.Photo.FNumber");
-        s.focalLengthMm = number("Exif.Photo.FocalLength");
-        const double orientation = number("Exif.Image.Orientation");
-        frame.orientation = orientation >= 1 && orientation <= 8 ? int(orientation) : 1;
+        frame.shooting = shootingOf(image->exifData());
+        frame.orientation = orientationOf(image->exifData());
     } catch (const std::exception &) {
         frame.warnings.push_back("The shooting data could not be read.");
     }

@@ -41,11 +41,11 @@ private slots:
         ShootOptions o;
         o.iso = 6400;
         for (const char *name : {"first", "second"})
-            QVERIFY(writeShot(m_dir.filePath(QStringLiteral("%1.dng").arg(name)).toStdString(), shoot(makeScene({900, 700}), o).value(), o));
+            QVERIFY(writeShot(m_dir.filePath(QStringLiteral("%1.dng").arg(name)).toStdString(), shoot(makeScene({720, 560}), o).value(), o));
         o.iso = 100;
         o.hotPixelsPerMillion = 0;
         QVERIFY(QDir(m_dir.path()).mkdir("truth"));
-        QVERIFY(writeShot(m_dir.filePath("truth/first.dng").toStdString(), shoot(makeScene({900, 700}), o).value(), o));
+        QVERIFY(writeShot(m_dir.filePath("truth/first.dng").toStdString(), shoot(makeScene({720, 560}), o).value(), o));
     }
 
     void init()
@@ -685,7 +685,7 @@ private slots:
             green += p.y();
         QVERIFY2(green > 85 && green < 100.5, qPrintable(QString::number(green))); // per cent; the rest is black, clipped or below -12 EV
         const QString shooting = m_window->findChild<ShootingPanel *>("shootingPanel")->text();
-        for (const char *word : {"file: first.dng", "ISO: 6400", "size: 900 x 700", "pattern: RGGB", "noise law"})
+        for (const char *word : {"file: first.dng", "ISO: 6400", "size: 720 x 560", "pattern: RGGB", "noise law"})
             QVERIFY2(shooting.contains(QLatin1String(word)), qPrintable(shooting));
     }
 
@@ -695,12 +695,12 @@ private slots:
         auto *dialog = m_window->findChild<OutputSizeDialog *>();
         QVERIFY(dialog);
         dialog->findChild<QSpinBox *>("outputPixels")->setValue(600);
-        QCOMPARE(dialog->zoom(), 600.0 / 900);
+        QCOMPARE(dialog->zoom(), 600.0 / 720);
         dialog->findChild<QDoubleSpinBox *>("outputCm")->setValue(20);
         dialog->findChild<QDoubleSpinBox *>("outputCm")->setValue(12.7);
         dialog->findChild<QSpinBox *>("outputPpi")->setValue(60);
         QCOMPARE(dialog->longEdgePx(), 300);
-        dialog->findChild<QSpinBox *>("outputPixels")->setValue(450);
+        dialog->findChild<QSpinBox *>("outputPixels")->setValue(360);
         dialog->accept();
         QCOMPARE(session()->viewport().zoom, 0.5);
         settle();

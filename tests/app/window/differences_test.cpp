@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/blink.h"
+#include "panels/export_dialog.h"
 #include "panels/shown_notes.h"
 #include "support/windows.h"
 #include "view/difference.h"
 #include "window/command_search.h"
+#include "window/help_pages.h"
 
 #include <QAction>
 #include <QDoubleSpinBox>
@@ -12,6 +14,7 @@
 #include <QPushButton>
 #include <QRegularExpression>
 #include <QTemporaryDir>
+#include <QTextBrowser>
 #include <QTreeWidget>
 
 using namespace irenic;
@@ -171,6 +174,44 @@ private slots:
         QTest::keyClick(typed, Qt::Key_Return);
         QTest::keyClick(search, Qt::Key_Escape);
         QTRY_VERIFY(!m_window->findChild<CommandSearch *>("commandSearch"));
+    }
+
+    /// What is linked is there, and what is searched for is found.
+    void pagesAreReadInTheWindow()
+    {
+        QTest::keyClick(m_window.get(), Qt::Key_F1, Qt::ShiftModifier);
+        auto *pages = m_window->findChild<HelpPages *>("helpPages");
+        QVERIFY(pages && QTest::qWaitForWindowActive(pages));
+        auto *text = pages->findChild<QTextBrowser *>();
+        QCOMPARE(pages->page(), QStringLiteral("comparing"));
+        QVERIFY(text->toPlainText().contains("Blind round"));
+        for (const QString &page : HelpPages::pages()) {
+            pages->open(page);
+            QCOMPARE(pages->page(), page);
+            QVERIFY2(text->toPlainText().size() > 300, qPrintable(page));
+        }
+        auto *field = pages->findChild<QLineEdit *>("helpWords");
+        QTRY_VERIFY(field->hasFocus());
+        QTest::keyClicks(field, "falloff");
+        QCOMPARE(pages->page(), QStringLiteral("lens"));
+        emit text->anchorClicked(QUrl("formats.md#what-a-dng-describes"));
+        QCOMPARE(pages->page(), QStringLiteral("formats"));
+        field->setText("qqqq");
+        QVERIFY(pages->page().isEmpty());
+        pages->close();
+    }
+
+    /// Open, keep, export, confirm.
+    void fromOpeningToAnExportInFourActions()
+    {
+        m_window->open({m_dir.filePath("first.dng")});
+        QTest::keyClick(m_window.get(), Qt::Key_K);
+        QTest::keyClick(m_window.get(), Qt::Key_E, Qt::ControlModifier);
+        auto *dialog = m_window->findChild<ExportDialog *>();
+        QVERIFY(dialog && QTest::qWaitForWindowExposed(dialog));
+        QTest::keyClick(dialog, Qt::Key_Return);
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->count(QueuedJob::State::Done), 1, kPatienceMs);
+        QVERIFY(QFile::exists(m_dir.filePath("clean/first-clean.dng")));
     }
 
 private:

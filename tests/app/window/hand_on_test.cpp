@@ -92,12 +92,12 @@ private slots:
         QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
         const Treatment suggested = session()->frame(6).trials[0];
         QVERIFY(suggested == session()->frame(6).suggestedFor(0));
-        QVERIFY(label("your taste: " + QString::number(std::round(10 * suggested.luminance) / 20, 'f', 2)));
+        QTRY_VERIFY(label("your taste: " + QString::number(std::round(10 * suggested.luminance) / 20, 'f', 2)));
         session()->setColumn(0);
         QTest::keyClick(m_window.get(), Qt::Key_Backspace, Qt::ShiftModifier);
         QVERIFY(std::abs(session()->frame(6).trials[0].luminance - suggested.luminance / 2) < 0.026);
         QCOMPARE(session()->frame(6).trials[0].colour, suggested.colour);
-        QVERIFY(label("your own starting point"));
+        QTRY_VERIFY(label("your own starting point"));
         QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("own starting point of A"));
         QTest::keyClick(m_window.get(), Qt::Key_Backspace);
         QVERIFY(session()->frame(6).trials[0] == suggested);
@@ -117,7 +117,7 @@ private slots:
         QTest::mouseClick(dialog->findChild<QPushButton *>("forget"), Qt::LeftButton);
         QCOMPARE(table->rowCount(), 5);
         QVERIFY(!session()->frame(6).ownStart); // five are too few
-        QVERIFY(label("left the suggestion"));
+        QTRY_VERIFY(label("left the suggestion"));
         QTest::mouseClick(dialog->findChild<QPushButton *>("forgetAll"), Qt::LeftButton);
         QVERIFY(m_window->decisions()->decisions().all().empty());
         dialog->reject();
