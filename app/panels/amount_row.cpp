@@ -34,7 +34,7 @@ AmountRow::AmountRow(const ParamInfo &info, const QString &unit, int decimals, Q
     if (!unit.isEmpty())
         m_field->setSuffix(u' ' + unit);
     m_field->setKeyboardTracking(false);
-    m_field->setFixedWidth(m_field->fontMetrics().horizontalAdvance(QStringLiteral("0000.0 px")) + 20);
+    m_field->setFixedWidth(m_field->fontMetrics().horizontalAdvance(QStringLiteral("000.0 px")) + 18);
     m_label->setBuddy(m_field);
     int column = 0;
     const int row = grid->rowCount();

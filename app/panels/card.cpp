@@ -12,9 +12,9 @@ Card::Card(const QString &name, const QString &title, QWidget *panel, QWidget *p
 {
     setObjectName(name);
     setAutoFillBackground(true);
-    panel->setMinimumWidth(std::max(panel->minimumWidth(), kLeastPx));
     setWidget(panel);
     m_title = new QWidget;
+    m_title->setMinimumWidth(kLeastPx);
     auto *row = new QHBoxLayout(m_title);
     row->setContentsMargins(11, 8, 6, 2);
     row->setSpacing(0);

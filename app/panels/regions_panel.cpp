@@ -13,6 +13,7 @@
 #include <QMenu>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QScrollBar>
 
 #include <cmath>
 
@@ -53,6 +54,18 @@ QString kindHelp(MaskPart::Kind kind)
     }
 }
 
+/// Scrolls downward alone: as wide as what is on it needs.
+class Column : public QScrollArea
+{
+protected:
+    bool eventFilter(QObject *watched, QEvent *event) override
+    {
+        if (watched == widget() && event->type() == QEvent::LayoutRequest)
+            setMinimumWidth(widget()->minimumSizeHint().width() + verticalScrollBar()->sizeHint().width());
+        return QScrollArea::eventFilter(watched, event);
+    }
+};
+
 } // namespace
 
 RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWidget(parent), m_session(session), m_wall(wall)
@@ -60,7 +73,7 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
     setObjectName(QStringLiteral("regionsPanel"));
     auto *outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
-    auto *scroll = new QScrollArea;
+    auto *scroll = new Column;
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

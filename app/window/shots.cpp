@@ -66,7 +66,9 @@ int takeShots(MainWindow &window, const QString &folder)
         err << "irenic: the demo roll could not be read; ./demo --build makes it\n";
         return 1;
     }
+    window.setGuideShown(false);
     const auto shot = [&](const QString &name, const Viewport &viewport) {
+        window.say({});
         s->setViewport(viewport);
         QApplication::processEvents();
         ok = waitUntil([&] { return window.wall()->allRead() && window.wall()->isIdle() && window.regionsPanel()->isIdle(); }) && save(&window, name) && ok;
@@ -85,6 +87,9 @@ int takeShots(MainWindow &window, const QString &folder)
     window.resize(1280, 800);
     window.openSheet();
     window.contactSheet()->choose({1, 3, 4});
+    QElapsedTimer laidOut;
+    laidOut.start();
+    ok = waitUntil([&] { return laidOut.elapsed() > 500; }) && ok;
     ok = save(&window, QStringLiteral("contact-sheet")) && ok;
     window.showView(MainWindow::View::Wall);
     window.dock("regions")->bringUp();

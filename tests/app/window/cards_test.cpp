@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "panels/regions_panel.h"
 #include "panels/roll_panel.h"
 #include "support/windows.h"
 #include "view/paper_style.h"
 
+#include <QAbstractSpinBox>
 #include <QApplication>
 #include <QComboBox>
 #include <QDialog>
@@ -45,10 +47,15 @@ private slots:
     {
         QFETCH(QString, card);
         m_window->session()->addTrial({"wavelet", 0.5, 0.5});
-        QCOMPARE(m_window->wall()->columnCount(), 5); // untreated and four trials
-        m_window->dock(qPrintable(card))->bringUp();
+        QCOMPARE(m_window->wall()->columnCount(), 5);                 // untreated and four trials
+        m_window->regionsPanel()->addRegion(MaskPart::Kind::Painted); // with all that can be said of one
+        Card *shown = m_window->dock(qPrintable(card));
+        shown->bringUp();
         QTRY_VERIFY(m_window->rollPanel()->isNarrow());
         settle();
+        for (const QWidget *w : shown->findChildren<QWidget *>())
+            if (w->isVisible() && (qobject_cast<const QAbstractButton *>(w) || qobject_cast<const QAbstractSpinBox *>(w) || qobject_cast<const QComboBox *>(w)))
+                QVERIFY2(shown->rect().contains(QRect(w->mapTo(shown, QPoint()), w->size()).intersected(QRect(0, 0, 4000, shown->height()))), qPrintable(w->objectName()));
         for (int c = 0; c < 5; ++c)
             for (const QWidget *w : {static_cast<const QWidget *>(m_window->wall()->pane(c)), static_cast<const QWidget *>(m_window->wall()->strip(c))}) {
                 QVERIFY2(w->visibleRegion().boundingRect() == w->rect(), qPrintable(QStringLiteral("column %1 of %2 px").arg(c).arg(w->width())));
