@@ -15,7 +15,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kThumbnailLongEdgePx = 360;
+constexpr int kThumbnailLongEdgePx = 288; ///< enough for a paper of the contact sheet on a screen of twice the density
 
 Result<QImage> thumbnailOf(const std::shared_ptr<const Frame> &frame, const RunContext &run)
 {
@@ -25,7 +25,7 @@ Result<QImage> thumbnailOf(const std::shared_ptr<const Frame> &frame, const RunC
     const auto linear = developReducedRegion(untreated, frame->crop, factor, {}, nullptr, run);
     if (!linear)
         return linear.error();
-    return toImage(turned(encoded8(linear.value()), frame->orientation));
+    return toImage(turned(encoded8(linear.value()), frame->orientation)).convertToFormat(QImage::Format_RGB888); // a roll may be a thousand
 }
 
 } // namespace

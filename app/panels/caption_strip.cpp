@@ -569,15 +569,13 @@ QString CaptionStrip::nearnessWords() const
     const Nearness &n = *m_readings->nearness;
     const bool isKnown = n.errorDb < Nearness::kUnknownDb;
     if (m_folded)
-        return !m_standing || !isKnown ? QString() : m_standing->isNearest ? tr("\u25c6")
-                                                 : m_standing->isLevel()   ? tr("\u25c7")
-                                                                           : tr("\u25bd %1").arg(m_standing->behindDb, 0, 'f', 1);
+        return m_standing && isKnown ? standingMark(*m_standing) : QString();
     if (!isKnown)
         return tr("nearness: too little is left to tell");
     QString words = tr("nearness %1 \u00b1 %2 dB").arg(n.db, 0, 'f', 1).arg(n.errorDb, 0, 'f', 1);
     if (m_standing)
-        words += m_standing->isNearest ? tr("   \u25c6 nearest") : m_standing->isLevel() ? tr("   \u25c7 about level")
-                                                                                         : tr("   \u25bd %1 behind").arg(m_standing->behindDb, 0, 'f', 1);
+        words += QStringLiteral("   ") + standingMark(*m_standing) + (m_standing->isNearest ? tr(" nearest") : m_standing->isLevel() ? tr(" about level")
+                                                                                                                                     : tr(" behind"));
     return words;
 }
 
@@ -672,8 +670,7 @@ void CaptionStrip::showBars()
         else {
             QString figure = QString::number(r.nearness->db, 'f', 1);
             if (m_standing)
-                figure += m_standing->isNearest ? tr(" \u25c6") : m_standing->isLevel() ? tr(" \u25c7")
-                                                                                        : tr(" \u25bd%1").arg(m_standing->behindDb, 0, 'f', 1);
+                figure += u' ' + standingMark(*m_standing);
             rows << ReadingBars::Row{tr("nearness"), figure, (r.nearness->db - m_scale.untreatedDb) / span, {}, r.nearness->errorDb / span, m_standing && m_standing->isNearest};
         }
         if (r.truth)

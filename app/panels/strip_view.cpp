@@ -319,8 +319,7 @@ void StripView::showNearness()
             continue;
         m_nearness[i] = tr("%1 dB").arg(points[i]->value, 0, 'f', 1);
         if (standings[i])
-            m_nearness[i] += standings[i]->isNearest ? tr(" \u25c6 nearest") : standings[i]->isLevel() ? tr(" \u25c7")
-                                                                                                       : tr(" \u25bd%1").arg(standings[i]->behindDb, 0, 'f', 1);
+            m_nearness[i] += u' ' + standingMark(*standings[i]) + (standings[i]->isNearest ? tr(" nearest") : QString());
     }
     m_curve->setPoints(points);
     showCaptions();

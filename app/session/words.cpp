@@ -17,4 +17,10 @@ QString treatmentWords(const Treatment &t)
     return QObject::tr("%1  %2 / %3").arg(methods).arg(t.luminance, 0, 'f', 2).arg(t.colour, 0, 'f', 2);
 }
 
+QString standingMark(const Standing &standing)
+{
+    return standing.isNearest ? QStringLiteral("\u25c6") : standing.isLevel() ? QStringLiteral("\u25c7")
+                                                                              : QStringLiteral("\u25bd%1").arg(standing.behindDb, 0, 'f', 1);
+}
+
 } // namespace irenic
