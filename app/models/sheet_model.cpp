@@ -4,6 +4,9 @@
 #include "models/roll_model.h"
 
 #include <QDateTime>
+#include <QSet>
+
+#include <tuple>
 
 namespace irenic {
 
@@ -106,32 +109,34 @@ bool SheetModel::filterAcceptsRow(int row, const QModelIndex &) const
     return std::all_of(m_words.begin(), m_words.end(), [&](const QString &w) { return text.contains(w, Qt::CaseInsensitive); });
 }
 
-QList<int> seriesOf(const Session &session, int index)
+QList<int> seriesOf(const Session &session, const QList<int> &frames)
 {
-    const RollFrame &start = session.frame(index);
-    if (!takenAt(start).isValid())
-        return {index};
-    std::vector<std::pair<qint64, int>> alike; // second, index
-    for (int i = 0; i < session.count(); ++i) {
-        const RollFrame &f = session.frame(i);
-        const QDateTime at = takenAt(f);
-        if (!at.isValid())
-            continue;
-        const ShootingData &a = *f.shooting(), &b = *start.shooting();
-        const bool alikeInSize = !f.frame || !start.frame || f.pictureSize() == start.pictureSize();
-        if (a.make == b.make && a.model == b.model && a.lens == b.lens && alikeInSize)
-            alike.emplace_back(at.toSecsSinceEpoch(), i);
+    struct Shot {
+        std::tuple<std::string, std::string, std::string> of; ///< camera, lens
+        qint64 second;
+        int index;
+        auto operator<=>(const Shot &) const = default;
+    };
+    std::vector<Shot> shots;
+    for (int i = 0; i < session.count(); ++i)
+        if (const QDateTime at = takenAt(session.frame(i)); at.isValid()) {
+            const ShootingData &s = *session.frame(i).shooting();
+            shots.push_back({{s.make, s.model, s.lens}, at.toSecsSinceEpoch(), i});
+        }
+    std::sort(shots.begin(), shots.end());
+    QSet<int> chosen(frames.begin(), frames.end());
+    for (auto from = shots.begin(); from != shots.end();) {
+        auto to = std::next(from);
+        while (to != shots.end() && to->of == from->of && to->second - std::prev(to)->second <= kSeriesGapS)
+            ++to;
+        if (std::any_of(from, to, [&](const Shot &s) { return chosen.contains(s.index); }))
+            for (auto it = from; it != to; ++it)
+                chosen << it->index;
+        from = to;
     }
-    std::sort(alike.begin(), alike.end());
-    auto from = std::find_if(alike.begin(), alike.end(), [index](const auto &a) { return a.second == index; }), to = from;
-    while (from != alike.begin() && from->first - std::prev(from)->first <= kSeriesGapS)
-        --from;
-    while (std::next(to) != alike.end() && std::next(to)->first - to->first <= kSeriesGapS)
-        ++to;
-    QList<int> series;
-    for (auto it = from; it <= to; ++it)
-        series << it->second;
-    return series;
+    QList<int> all(chosen.begin(), chosen.end());
+    std::sort(all.begin(), all.end());
+    return all;
 }
 
 } // namespace irenic

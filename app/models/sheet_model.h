@@ -48,8 +48,9 @@ private:
     QStringList m_words;
 };
 
-/// Frames that belong together with one: same camera, lens and size, each taken within `kSeriesGapS` of another. Indexes of the session, `index` included.
-QList<int> seriesOf(const Session &session, int index);
+/// Frames with all that belong together with one of them: same camera and lens, each taken within `kSeriesGapS` of another. Indexes of
+/// the session.
+QList<int> seriesOf(const Session &session, const QList<int> &frames);
 inline constexpr int kSeriesGapS = 5;
 
 } // namespace irenic

@@ -140,7 +140,7 @@ void CaptionStrip::arrange()
     const int further = (m_of == Of::Trial ? pageRows() : m_pageRows) - 2;
     const int bars = kBars + m_scale.hasTruth + m_scale.hasHalo;
     setFixedHeight(m_folded ? kFoldedPx : kUnfoldedPx + std::max(0, further) * kRowPx + bars * ReadingBars::rowPx(this));
-    layout()->setContentsMargins(m_narrow ? 7 : 11, kNotchPx + 7, m_narrow ? 7 : 11, 8);
+    layout()->setContentsMargins(sidePx(), kNotchPx + 7, sidePx(), 8);
     static_cast<QGridLayout *>(layout())->setHorizontalSpacing(m_narrow ? 4 : 8);
     m_bars->setVisible(!m_folded && m_of == Of::Trial);
     m_reading->setVisible(m_folded || m_of != Of::Trial);
@@ -206,7 +206,7 @@ void CaptionStrip::showMethod()
         return;
     const QString label = tr(findMethod(m_shown.method)->label);
     const QString words = m_shown.isMixed() ? tr("%1 + %2").arg(label, tr(findMethod(m_shown.colourMethod)->label)) : label;
-    const int room = width() - 2 * (m_narrow ? 7 : 11) - m_letter->sizeHint().width() - m_keep->sizeHint().width() - 2 * 7 - 14;
+    const int room = width() - 2 * sidePx() - m_letter->sizeHint().width() - m_keep->sizeHint().width() - 2 * 7 - 14;
     m_method->setText(m_method->fontMetrics().elidedText(words, Qt::ElideRight, std::max(20, room)));
 }
 

@@ -96,6 +96,7 @@ private:
     QString nearnessWords() const; ///< empty where nothing can be estimated
     QString sentence() const;      ///< the readings, in words
     void showBars();
+    int sidePx() const { return m_narrow ? 7 : 11; } ///< margin at the left and right
     void showTabs();
     void showFoot();
     void showMethod();

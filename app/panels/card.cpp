@@ -18,12 +18,12 @@ Card::Card(const QString &name, const QString &title, QWidget *panel, QWidget *p
     auto *row = new QHBoxLayout(m_title);
     row->setContentsMargins(11, 8, 6, 2);
     row->setSpacing(0);
-    m_name = new QLabel(title);
-    QFont font = m_name->font();
+    auto *heading = new QLabel(title);
+    QFont font = heading->font();
     font.setPointSizeF(font.pointSizeF() * 1.15);
     font.setWeight(QFont::DemiBold);
-    m_name->setFont(font);
-    row->addWidget(m_name, 1);
+    heading->setFont(font);
+    row->addWidget(heading, 1);
     row->addSpacing(8);
     const auto button = [&](const char *id, const QString &text, const QString &tip, bool checkable) {
         auto *b = new QPushButton(text);
@@ -41,11 +41,11 @@ Card::Card(const QString &name, const QString &title, QWidget *panel, QWidget *p
     m_pin = button("pin", tr("pin"), tr("Stays when another card is opened"), true);
     m_fold = button("fold", tr("fold"), tr("Only the title, until it is unfolded"), true);
     m_float = button("float", tr("float"), tr("A window of its own, on this screen or another; back by the same button"), true);
-    m_close = button("close", tr("close"), tr("Puts the card away; its key brings it back"), false);
+    const QPushButton *closes = button("close", tr("close"), tr("Puts the card away; its key brings it back"), false);
     setTitleBarWidget(m_title);
     connect(m_fold, &QPushButton::toggled, this, &Card::setFolded);
     connect(m_float, &QPushButton::clicked, this, [this](bool on) { setFloating(on); });
-    connect(m_close, &QPushButton::clicked, this, &QDockWidget::close);
+    connect(closes, &QPushButton::clicked, this, &QDockWidget::close);
     connect(this, &QDockWidget::topLevelChanged, this, [this](bool floating) {
         m_float->setChecked(floating);
         emit trayChanged();

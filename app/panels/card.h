@@ -5,7 +5,6 @@
 
 #include <QDockWidget>
 
-class QLabel;
 class QPushButton;
 
 namespace irenic {
@@ -41,8 +40,7 @@ protected:
 private:
     int m_wantedPx = kLeastPx;
     QWidget *m_title;
-    QLabel *m_name;
-    QPushButton *m_pin, *m_fold, *m_float, *m_close;
+    QPushButton *m_pin, *m_fold, *m_float;
 };
 
 } // namespace irenic

@@ -50,7 +50,7 @@ ContactSheet::ContactSheet(Session *session, QWidget *parent) : QWidget(parent),
     auto *right = new QVBoxLayout;
     right->setContentsMargins(14, 0, 0, 0);
     right->setSpacing(8);
-    right->addWidget(m_bar = makeBar());
+    right->addWidget(makeBar());
     right->addWidget(m_grid, 1);
     auto *row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
@@ -265,11 +265,7 @@ void ContactSheet::choose(const QList<int> &frames)
 
 void ContactSheet::chooseSeries()
 {
-    QList<int> all;
-    for (const int i : chosen())
-        if (!all.contains(i))
-            all << seriesOf(*m_session, i);
-    choose(all);
+    choose(seriesOf(*m_session, chosen()));
 }
 
 QStringList ContactSheet::shownNames() const

@@ -14,7 +14,6 @@ class QLineEdit;
 class QListView;
 class QMenu;
 class QPushButton;
-class QToolButton;
 
 namespace irenic {
 
@@ -63,7 +62,7 @@ private:
     FrameDelegate *m_paper;
     QListView *m_grid;
     QTimer m_soon, m_still; ///< until figures are shown anew; until what is in view is told
-    QWidget *m_bar, *m_card;
+    QWidget *m_card;
     QLabel *m_title, *m_count, *m_summary, *m_from;
     QButtonGroup *m_orders, *m_onlys;
     QLineEdit *m_words;

@@ -554,7 +554,8 @@ void RegionsPanel::showMask()
             m_wall->setOverlay(row, {});
         }
     }
-    emit maskShownChanged();
+    if (shown != std::exchange(m_masked, shown))
+        emit maskShownChanged();
 }
 
 void RegionsPanel::hideMask()

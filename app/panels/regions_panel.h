@@ -25,8 +25,8 @@ public:
     int region() const { return m_region; } ///< chosen, or -1
     int part() const { return m_part; }     ///< of it, or -1
     void chooseRegion(int region);
-    bool showsMask() const { return m_region >= 0 && m_look.shown != MaskLook::Shown::Nothing; } ///< over the pictures, while the card is there
-    bool isIdle() const { return m_masks.isIdle(); }                                             ///< every mask is drawn
+    bool showsMask() const { return m_masked; }      ///< over the pictures
+    bool isIdle() const { return m_masks.isIdle(); } ///< every mask is drawn
 
 public slots:
     void addRegion(irenic::MaskPart::Kind kind);
@@ -70,7 +70,7 @@ private:
     MaskRenderer m_masks;
     MaskLook m_look;
     int m_region = -1, m_part = -1;
-    bool m_painting = false, m_erasing = false, m_picking = false, m_filling = false;
+    bool m_painting = false, m_erasing = false, m_picking = false, m_filling = false, m_masked = false;
     QString m_frame;                   ///< path of the frame that the choice is about
     std::vector<StrokePoint> m_points; ///< of the stroke being made
     QListWidget *m_regions, *m_parts;

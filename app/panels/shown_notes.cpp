@@ -20,12 +20,15 @@ ShownNotes::ShownNotes(QWidget *parent) : QWidget(parent)
 
 void ShownNotes::setNotes(const std::vector<Note> &notes)
 {
-    QStringList words;
-    for (const Note &n : notes)
+    QStringList words, buttons;
+    for (const Note &n : notes) {
         words << n.words;
-    if (words == m_words)
+        buttons << n.more;
+    }
+    if (words == m_words && buttons == m_buttons)
         return;
     m_words = words;
+    m_buttons = buttons;
     while (m_row->count() > 1) {
         const std::unique_ptr<QLayoutItem> item(m_row->takeAt(0));
         item->widget()->deleteLater(); // a press on it may be what took it away

@@ -32,7 +32,7 @@ private:
 
     QHBoxLayout *m_row;
     Tones m_tones = Tones::of(Tones::Wall::Mid);
-    QStringList m_words;
+    QStringList m_words, m_buttons;
 };
 
 } // namespace irenic

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/wall.h"
 
-#include "view/difference.h"
-
 #include <QGridLayout>
 #include <QLabel>
 #include <QResizeEvent>
@@ -526,6 +524,11 @@ void Wall::setDifference(std::optional<int> from, double gain)
     emit shownChanged();
 }
 
+void Wall::strengthenDifference(int from)
+{
+    setDifference(from, m_differenceGain >= 16 ? 2 : 2 * m_differenceGain);
+}
+
 /// What is painted in place of a pane's own picture: the untreated pixels while they are held, another column's, or a difference.
 void Wall::showHeld()
 {
@@ -538,14 +541,17 @@ void Wall::showHeld()
                 return row < others.size() ? &others[row].pane->image() : &kNone;
             };
             const PaneImage *held = nullptr;
-            std::shared_ptr<PaneImage> difference;
+            std::shared_ptr<const Difference> difference;
             if (m_untreatedHeld && m_untreatedShown && c > 0) {
                 held = of(0);
             } else if (c == m_standInPlace && m_standIn != c) {
                 held = of(m_standIn);
             } else if (m_differenceFrom && *m_differenceFrom != c) {
-                difference = std::make_shared<PaneImage>(differenceOf(*of(c), *of(*m_differenceFrom), m_differenceGain));
-                held = difference.get();
+                const PaneImage &own = *of(c), &other = *of(*m_differenceFrom);
+                difference = cells[row].difference;
+                if (!difference || !difference->isOf(own, other, m_differenceGain))
+                    difference = std::make_shared<const Difference>(own, other, m_differenceGain);
+                held = &difference->shown;
             }
             cells[row].pane->setHeldImage(held);
             cells[row].difference = difference;

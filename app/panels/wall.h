@@ -3,6 +3,7 @@
 
 #include "panels/caption_strip.h"
 #include "panels/live_pane.h"
+#include "view/difference.h"
 
 #include <optional>
 
@@ -30,6 +31,7 @@ public:
     void setStandIn(int place, int column);
     /// Every other column shows what it differs by from one, amplified around mid grey; nothing: pictures again.
     void setDifference(std::optional<int> from, double gain = 4);
+    void strengthenDifference(int from); ///< twice the gain; after 16 times, 2
     std::optional<int> differenceFrom() const { return m_differenceFrom; }
     double differenceGain() const { return m_differenceGain; }
     void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
@@ -91,7 +93,7 @@ private:
     struct Cell {
         LivePane *pane = nullptr;
         QLabel *caption = nullptr;
-        std::shared_ptr<PaneImage> difference{}; ///< where it is shown
+        std::shared_ptr<const Difference> difference{}; ///< where it is shown
     };
     struct Column {
         CaptionStrip *strip = nullptr;

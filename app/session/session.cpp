@@ -12,6 +12,8 @@
 
 #include <cmath>
 
+#include <numeric>
+
 namespace irenic {
 
 namespace {
@@ -765,53 +767,36 @@ void Session::changeOthers(const QString &words, const std::vector<std::pair<int
     m_undo.endMacro();
 }
 
-/// Of some or all, those that were measured, but for the current one.
-QList<int> Session::othersOf(const std::optional<QList<int>> &frames) const
+int Session::carry(const std::optional<QList<int>> &frames, bool sameSize, const QString &words, const std::function<void(Choices &)> &take)
 {
-    QList<int> others;
-    for (int i = 0; i < count(); ++i)
-        if (i != m_current && frame(i).isMeasured() && (!frames || frames->contains(i)))
-            others << i;
-    return others;
+    const RollFrame *f = readyFrame();
+    std::vector<std::pair<int, Choices>> others;
+    for (int i = 0; f && i < count(); ++i) {
+        const RollFrame &other = frame(i);
+        if (i == m_current || !other.isMeasured() || (frames && !frames->contains(i)) || (sameSize && other.pictureSize() != f->pictureSize()))
+            continue;
+        Choices c = other;
+        take(c);
+        if (!(c == static_cast<const Choices &>(other)))
+            others.emplace_back(i, std::move(c));
+    }
+    changeOthers(words, others);
+    return int(others.size());
 }
 
 int Session::carrySpots(const std::optional<QList<int>> &frames)
 {
-    const RollFrame *f = readyFrame();
-    std::vector<std::pair<int, Choices>> others;
-    for (const int i : f ? othersOf(frames) : QList<int>())
-        if (frame(i).pictureSize() == f->pictureSize() && frame(i).spots != f->spots) {
-            others.emplace_back(i, frame(i));
-            others.back().second.spots = f->spots;
-        }
-    changeOthers(tr("carrying spots to other frames"), others);
-    return int(others.size());
+    return carry(frames, true, tr("carrying spots to other frames"), [this](Choices &c) { c.spots = readyFrame()->spots; });
 }
 
 int Session::carryRendering(const std::optional<QList<int>> &frames)
 {
-    const RollFrame *f = readyFrame();
-    std::vector<std::pair<int, Choices>> others;
-    for (const int i : f ? othersOf(frames) : QList<int>())
-        if (!(frame(i).rendering == f->rendering)) {
-            others.emplace_back(i, frame(i));
-            others.back().second.rendering = f->rendering;
-        }
-    changeOthers(frames ? tr("rendering other frames alike") : tr("rendering all frames alike"), others);
-    return int(others.size());
+    return carry(frames, false, frames ? tr("rendering other frames alike") : tr("rendering all frames alike"), [this](Choices &c) { c.rendering = readyFrame()->rendering; });
 }
 
 int Session::carryLens(const QList<int> &frames)
 {
-    const RollFrame *f = readyFrame();
-    std::vector<std::pair<int, Choices>> others;
-    for (const int i : f ? othersOf(frames) : QList<int>())
-        if (frame(i).pictureSize() == f->pictureSize() && !(frame(i).lens == f->lens)) {
-            others.emplace_back(i, frame(i));
-            others.back().second.lens = f->lens;
-        }
-    changeOthers(tr("correcting other frames alike"), others);
-    return int(others.size());
+    return carry(frames, true, tr("correcting other frames alike"), [this](Choices &c) { c.lens = readyFrame()->lens; });
 }
 
 void Session::changeRendering(const Rendering &rendering, const QString &words, int dragId)
@@ -864,9 +849,8 @@ void Session::unpinLostGuests()
 
 int Session::treatAll(const Treatment &treatment)
 {
-    QList<int> all;
-    for (int i = 0; i < count(); ++i)
-        all << i;
+    QList<int> all(count());
+    std::iota(all.begin(), all.end(), 0);
     return treat(
         all, [&](const RollFrame &) { return treatment; }, tr("treating all frames alike"));
 }

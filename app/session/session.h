@@ -223,7 +223,7 @@ signals:
 
 private:
     void change(Choices after, const QString &words, int dragId = 0);
-    QList<int> othersOf(const std::optional<QList<int>> &frames) const;
+    int carry(const std::optional<QList<int>> &frames, bool sameSize, const QString &words, const std::function<void(Choices &)> &take);
     void changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others);
     void goTo(int index);
     void clampColumn();

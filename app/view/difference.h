@@ -9,4 +9,13 @@ namespace irenic {
 /// A null image where they do not show the same pixels.
 PaneImage differenceOf(const PaneImage &picture, const PaneImage &other, double gain);
 
+/// The same, with what it was made of, so that it is made once.
+struct Difference {
+    Difference(const PaneImage &picture, const PaneImage &other, double gain) : of(picture.image.cacheKey()), from(other.image.cacheKey()), gain(gain), shown(differenceOf(picture, other, gain)) {}
+    bool isOf(const PaneImage &picture, const PaneImage &other, double g) const { return of == picture.image.cacheKey() && from == other.image.cacheKey() && gain == g && shown.region == picture.region; }
+    qint64 of, from;
+    double gain;
+    PaneImage shown;
+};
+
 } // namespace irenic

@@ -193,7 +193,7 @@ void PaperStyle::drawComplexControl(ComplexControl control, const QStyleOptionCo
             return drawScrollBar(*slider, *painter, widget);
     }
     if (const auto *box = qstyleoption_cast<const QStyleOptionComboBox *>(option); box && control == CC_ComboBox && !box->editable)
-        return drawComboBox(*box, *painter, widget);
+        return drawComboBox(*box, *painter);
     if (const auto *box = qstyleoption_cast<const QStyleOptionSpinBox *>(option); box && control == CC_SpinBox)
         return drawSpinBox(*box, *painter, widget);
     QProxyStyle::drawComplexControl(control, option, painter, widget);
@@ -225,9 +225,8 @@ void PaperStyle::drawScrollBar(const QStyleOptionSlider &bar, QPainter &p, const
     p.fillRect(bar.orientation == Qt::Horizontal ? handle.adjusted(0, 2, 0, -2) : handle.adjusted(2, 0, -2, 0), between(inks.ground, inks.ink, held ? 0.6 : 0.35));
 }
 
-void PaperStyle::drawComboBox(const QStyleOptionComboBox &box, QPainter &p, const QWidget *widget) const
+void PaperStyle::drawComboBox(const QStyleOptionComboBox &box, QPainter &p) const
 {
-    Q_UNUSED(widget)
     const Inks inks(box);
     QStyleOption plain = box;
     plain.state &= ~(State_On | State_Sunken);

@@ -24,7 +24,7 @@ public:
 private:
     void drawSlider(const QStyleOptionSlider &slider, QPainter &painter, const QWidget *widget) const;
     void drawScrollBar(const QStyleOptionSlider &bar, QPainter &painter, const QWidget *widget) const;
-    void drawComboBox(const QStyleOptionComboBox &box, QPainter &painter, const QWidget *widget) const;
+    void drawComboBox(const QStyleOptionComboBox &box, QPainter &painter) const;
     void drawSpinBox(const QStyleOptionSpinBox &box, QPainter &painter, const QWidget *widget) const;
 };
 

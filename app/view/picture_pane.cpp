@@ -55,8 +55,9 @@ void PicturePane::clearImage()
 
 void PicturePane::setHeldImage(const PaneImage *held)
 {
+    if (held || m_held)
+        update();
     m_held = held;
-    update();
 }
 
 void PicturePane::setMessage(const QString &message)

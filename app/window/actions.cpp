@@ -101,7 +101,7 @@ void Actions::addFrameMenu()
     m_menus.last().actions.append(nullptr);
     m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
     add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); });
-    QAction *stop = add(QStringLiteral("stopMeasuring"), tr("Stop measuring frames that &wait"), {}, [this] { m_window->setMeasuringStopped(find("stopMeasuring")->isChecked()); });
+    QAction *stop = add(QStringLiteral("stopMeasuring"), tr("Stop measuring frames that &wait"), {}, [this] { m_window->setMeasuringStopped(!m_window->isMeasuringStopped()); });
     stop->setCheckable(true);
     QAction *book = add(QStringLiteral("cameraBook"), tr("Learn from frames of the same ca&mera"), {}, [this] { m_window->setAsksCameraBook(!m_window->asksCameraBook()); });
     book->setCheckable(true);
@@ -291,14 +291,14 @@ void Actions::addCompareMenu()
     });
     difference->setCheckable(true);
     m_needWall << add(QStringLiteral("differenceGain"), tr("Differences stronger"), {QKeySequence(tr("Ctrl+Shift+D"))}, [this] {
-        m_wall->setDifference(m_wall->differenceFrom().value_or(m_session->column() + 1), m_wall->differenceGain() >= 16 ? 2 : 2 * m_wall->differenceGain());
+        m_wall->strengthenDifference(m_wall->differenceFrom().value_or(m_session->column() + 1));
     });
     pixelReading = add(QStringLiteral("pixelReading"), tr("&Figures of the pixel under the pointer"), {Qt::Key_I}, [this] { m_window->setPixelsRead(pixelReading->isChecked()); });
     pixelReading->setCheckable(true);
     m_needWall << blink << difference << pixelReading;
     m_menus.last().actions.append(nullptr);
     m_needTrial << add(QStringLiteral("measureFrame"), tr("Measure the &whole frame"), {QKeySequence(tr("Ctrl+J"))}, [this] {
-        m_window->dock("readings")->bringUp();
+        m_window->card("readings")->bringUp();
         m_window->readingsPanel()->measure();
     });
     m_needTrial << add(QStringLiteral("worst"), tr("To where most noise is &left"), {Qt::Key_J}, [this] { m_window->readingsPanel()->goToWorst(); });
@@ -394,15 +394,15 @@ void Actions::addWindowAndHelpMenus()
     });
     rollShown = add(QStringLiteral("showRoll"), tr("Show the &roll"), {Qt::Key_F9}, [this] { m_window->setRollShown(rollShown->isChecked()); });
     rollShown->setCheckable(true);
-    constexpr Qt::Key kDockKeys[] = {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8, Qt::Key_F11, Qt::Key_F12, Qt::Key_F4};
-    const Qt::Key *key = kDockKeys;
-    for (Card *dock : m_window->docks()) {
-        QAction *a = dock->toggleViewAction();
-        a->setObjectName(QStringLiteral("dock-") + dock->objectName());
-        a->setShortcut(key == std::end(kDockKeys) ? QKeySequence(tr("Shift+F4")) : QKeySequence(*key++));
-        connect(a, &QAction::triggered, dock, [dock](bool shown) {
+    constexpr Qt::Key kCardKeys[] = {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8, Qt::Key_F11, Qt::Key_F12, Qt::Key_F4};
+    const Qt::Key *key = kCardKeys;
+    for (Card *card : m_window->cards()) {
+        QAction *a = card->toggleViewAction();
+        a->setObjectName(QStringLiteral("card-") + card->objectName());
+        a->setShortcut(key == std::end(kCardKeys) ? QKeySequence(tr("Shift+F4")) : QKeySequence(*key++));
+        connect(a, &QAction::triggered, card, [card](bool shown) {
             if (shown)
-                dock->bringUp();
+                card->bringUp();
         });
         m_window->addAction(a);
         m_menus.last().actions << a;

@@ -94,17 +94,17 @@ void CommandSearch::narrow(const QString &typed)
     }
     m_list->setCurrentItem(nullptr);
     if (!words.isEmpty())
-        move(1);
+        step(1);
 }
 
-void CommandSearch::move(int steps)
+void CommandSearch::step(int lines)
 {
     QList<QTreeWidgetItem *> can = shownItems();
     can.removeIf([this](const QTreeWidgetItem *item) { return !m_actions.contains(item) || item->isDisabled(); });
     if (can.isEmpty())
         return m_list->setCurrentItem(nullptr);
     const auto at = can.indexOf(m_list->currentItem());
-    m_list->setCurrentItem(can[std::clamp<qsizetype>(at + steps, 0, can.size() - 1)]);
+    m_list->setCurrentItem(can[std::clamp<qsizetype>(at + lines, 0, can.size() - 1)]);
     m_list->scrollToItem(m_list->currentItem());
 }
 
@@ -121,10 +121,10 @@ bool CommandSearch::eventFilter(QObject *watched, QEvent *event)
 {
     if (watched == m_field && event->type() == QEvent::KeyPress) {
         switch (static_cast<const QKeyEvent *>(event)->key()) {
-        case Qt::Key_Down: move(1); return true;
-        case Qt::Key_Up: move(-1); return true;
-        case Qt::Key_PageDown: move(10); return true;
-        case Qt::Key_PageUp: move(-10); return true;
+        case Qt::Key_Down: step(1); return true;
+        case Qt::Key_Up: step(-1); return true;
+        case Qt::Key_PageDown: step(10); return true;
+        case Qt::Key_PageUp: step(-10); return true;
         case Qt::Key_Return:
         case Qt::Key_Enter: run(m_list->currentItem()); return true;
         default: break;

@@ -28,7 +28,7 @@ protected:
 private:
     void narrow(const QString &typed);
     void run(const QTreeWidgetItem *item);
-    void move(int steps);
+    void step(int lines);
     QList<QTreeWidgetItem *> shownItems() const;
 
     QLineEdit *m_field;

@@ -21,11 +21,10 @@ QString textOfPage(const QString &page)
     return file.open(QIODevice::ReadOnly) ? QString::fromUtf8(file.readAll()) : QString();
 }
 
-/// The heading of a page.
-QString titleOf(const QString &page)
-{
-    return textOfPage(page).section(u'\n', 0, 0).remove(QStringLiteral("# "));
-}
+enum Role {
+    Name = Qt::UserRole,
+    Text
+};
 
 } // namespace
 
@@ -49,8 +48,10 @@ HelpPages::HelpPages(QWidget *parent) : QDialog(parent)
     m_text->setOpenLinks(false);
     m_text->document()->setDocumentMargin(16);
     for (const char *page : kPages) {
-        auto *item = new QListWidgetItem(titleOf(QString::fromLatin1(page)), m_list);
-        item->setData(Qt::UserRole, QString::fromLatin1(page));
+        const QString text = textOfPage(QString::fromLatin1(page));
+        auto *item = new QListWidgetItem(text.section(u'\n', 0, 0).remove(QStringLiteral("# ")), m_list);
+        item->setData(Name, QString::fromLatin1(page));
+        item->setData(Text, text);
     }
     auto *left = new QVBoxLayout;
     left->addWidget(m_field);
@@ -67,7 +68,7 @@ HelpPages::HelpPages(QWidget *parent) : QDialog(parent)
     });
     connect(m_list, &QListWidget::currentItemChanged, this, [this](const QListWidgetItem *item) {
         if (item)
-            showPage(item->data(Qt::UserRole).toString());
+            showText(item->data(Text).toString());
     });
     connect(m_text, &QTextBrowser::anchorClicked, this, [this](const QUrl &link) {
         if (link.isRelative() && link.path().endsWith(QStringLiteral(".md")))
@@ -89,21 +90,26 @@ QStringList HelpPages::pages()
 
 QString HelpPages::page() const
 {
-    return m_list->currentItem() ? m_list->currentItem()->data(Qt::UserRole).toString() : QString();
+    return m_list->currentItem() ? m_list->currentItem()->data(Name).toString() : QString();
 }
 
 void HelpPages::open(const QString &page)
 {
     const auto at = pages().indexOf(page);
-    if (at < 0)
+    if (at < 0) { // one for those who build
+        if (const QString text = textOfPage(page); !text.isEmpty()) {
+            m_list->setCurrentItem(nullptr);
+            showText(text);
+        }
         return;
+    }
     m_list->item(int(at))->setHidden(false);
     m_list->setCurrentRow(int(at));
 }
 
-void HelpPages::showPage(const QString &page)
+void HelpPages::showText(const QString &markdown)
 {
-    m_text->setMarkdown(textOfPage(page));
+    m_text->setMarkdown(markdown);
     if (!m_field->text().isEmpty())
         m_text->find(m_field->text());
 }
@@ -114,7 +120,7 @@ void HelpPages::narrow(const QString &typed)
     const QStringList words = typed.split(u' ', Qt::SkipEmptyParts);
     int first = -1;
     for (int i = 0; i < m_list->count(); ++i) {
-        const QString text = textOfPage(m_list->item(i)->data(Qt::UserRole).toString());
+        const QString text = m_list->item(i)->data(Text).toString();
         const bool has = std::all_of(words.begin(), words.end(), [&](const QString &w) { return text.contains(w, Qt::CaseInsensitive); });
         m_list->item(i)->setHidden(!has);
         if (has && first < 0)
@@ -125,7 +131,7 @@ void HelpPages::narrow(const QString &typed)
     else if (!m_list->currentItem() || m_list->currentItem()->isHidden())
         m_list->setCurrentRow(first);
     else
-        showPage(page());
+        showText(m_list->currentItem()->data(Text).toString());
 }
 
 } // namespace irenic

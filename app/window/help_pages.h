@@ -22,7 +22,7 @@ public:
 
 private:
     void narrow(const QString &words);
-    void showPage(const QString &page);
+    void showText(const QString &markdown);
 
     QLineEdit *m_field;
     QListWidget *m_list;

@@ -93,7 +93,6 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
     column->addWidget(m_topBar);
-    m_notes = new ShownNotes;
     column->addWidget(m_views, 1);
     m_guide = new GuideNote;
     m_guide->hide();
@@ -141,6 +140,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     }
     m_status = new StatusLine(&m_queue);
     setStatusBar(m_status);
+    m_notes = new ShownNotes;
     m_status->setNotes(m_notes);
     fillRecentMenu();
 
@@ -267,8 +267,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(&m_queue, &ExportQueue::finished, this, [this] {
         const int done = m_queue.count(QueuedJob::State::Done), failed = m_queue.count(QueuedJob::State::Failed);
         if (done + failed > 1)
-            say(failed == 0 ? tr("The queue is done: %1 files written and verified. The Queue panel (F12) tells of each.").arg(done)
-                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue panel (F12) tells of each.").arg(done).arg(failed),
+            say(failed == 0 ? tr("The queue is done: %1 files written and verified. The Queue card (F12) tells of each.").arg(done)
+                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue card (F12) tells of each.").arg(done).arg(failed),
                 m_status->folderToReveal());
     });
     connect(m_wall, &Wall::pointedAt, this, &MainWindow::readPixel);
@@ -277,8 +277,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_wall, &Wall::shownChanged, this, &MainWindow::showNotes);
     connect(m_regions, &RegionsPanel::maskShownChanged, this, &MainWindow::showNotes);
     connect(m_actions->untreatedToggle, &QAction::toggled, this, &MainWindow::showNotes);
-    for (const auto signal : {&Session::lookChanged, &Session::viewportChanged})
-        connect(&m_session, signal, this, &MainWindow::showNotes);
+    connect(&m_session, &Session::lookChanged, this, &MainWindow::showNotes);
     for (const auto signal : {&Session::choicesChanged, &Session::currentChanged})
         connect(&m_session, signal, this, &MainWindow::showNotes);
     m_keys = new HoldKeys(this, m_actions->untreatedToggle);
@@ -291,28 +290,28 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     setAsksCameraBook(m_settings.asksCameraBook);
     setRollShown(m_settings.rollShown);
     resize(1280, 800);
-    m_firstDocks = saveState(kArrangement);
+    m_firstArrangement = saveState(kArrangement);
     restoreGeometry(m_settings.geometry);
-    for (Card *card : m_docks)
+    for (Card *card : m_cards)
         card->setPinned(m_settings.pinned.contains(card->objectName()));
     restoreState(m_settings.docks, kArrangement);
     arrangeTray();
     const int unfinished = m_queue.keepIn(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
     if (unfinished > 0) {
-        dock("queue")->bringUp();
+        card("queue")->bringUp();
         say(unfinished == 1 ? tr("One export was not finished the last time. Resume it in the Queue, or cancel it there.") : tr("%1 exports were not finished the last time. Resume them in the Queue, or cancel them there.").arg(unfinished));
     }
 }
 
-Card *MainWindow::dock(const char *name) const
+Card *MainWindow::card(const char *name) const
 {
-    return *std::find_if(m_docks.begin(), m_docks.end(), [name](const Card *d) { return d->objectName() == QLatin1String(name); });
+    return *std::find_if(m_cards.begin(), m_cards.end(), [name](const Card *d) { return d->objectName() == QLatin1String(name); });
 }
 
 void MainWindow::paintRegion(bool erase)
 {
-    const bool wasShown = dock("regions")->isVisible();
-    dock("regions")->bringUp();
+    const bool wasShown = card("regions")->isVisible();
+    card("regions")->bringUp();
     if (m_regions->region() < 0) {
         m_regions->addRegion(MaskPart::Kind::Painted);
         return;
@@ -327,12 +326,12 @@ void MainWindow::addCard(const QString &name, const QString &title, QWidget *pan
     auto *card = new Card(name, title, panel);
     addDockWidget(Qt::LeftDockWidgetArea, card);
     card->hide(); // what is not asked for stays away
-    m_docks << card;
+    m_cards << card;
     // One card at a time beside the wall, but for those that are pinned.
     connect(card, &Card::cameUp, this, [this, card] {
         if (!m_isUp)
             return;
-        for (Card *other : m_docks)
+        for (Card *other : m_cards)
             if (other != card && !card->isFloating() && other->isInTray() && !other->isPinned())
                 other->hide();
         resizeDocks({card}, {card->wantedPx()}, Qt::Horizontal);
@@ -348,7 +347,7 @@ QString MainWindow::wallHints()
 /// With a card beside the wall, the roll folds to a line of thumbnails.
 void MainWindow::arrangeTray()
 {
-    m_roll->setNarrow(std::any_of(m_docks.begin(), m_docks.end(), [](const Card *card) { return card->isInTray(); }));
+    m_roll->setNarrow(std::any_of(m_cards.begin(), m_cards.end(), [](const Card *card) { return card->isInTray(); }));
 }
 
 MainWindow::View MainWindow::view() const
@@ -366,8 +365,7 @@ void MainWindow::showView(View view)
     m_topBar->setVisible(view != View::Blind && view != View::Sheet); // it would show spots and places, but no names; the round wants quiet
     m_rollBar->setVisible(m_settings.rollShown && view != View::Sheet);
     if (view != View::Sheet)
-        for (Card *card : std::exchange(m_setAside, {}))
-            card->show();
+        bringCardsBack();
     if (view != View::Wall) {
         m_blink->stop();
         m_wall->setDifference(std::nullopt);
@@ -407,7 +405,7 @@ void MainWindow::openSheet()
 {
     if (m_session.count() == 0)
         return;
-    for (Card *card : m_docks)
+    for (Card *card : m_cards)
         if (card->isInTray())
             m_setAside << card;
     for (Card *card : m_setAside) // the sheet has a card of its own
@@ -415,6 +413,13 @@ void MainWindow::openSheet()
     showView(View::Sheet);
     m_sheet->open();
     say(tr("Enter: to the wall     Shift and Ctrl: choose several     Ctrl+E: export them"));
+}
+
+/// That the contact sheet set aside.
+void MainWindow::bringCardsBack()
+{
+    for (Card *card : std::exchange(m_setAside, {}))
+        card->show();
 }
 
 void MainWindow::fillSheetRecipes(QMenu *menu)
@@ -571,7 +576,7 @@ MainWindow::~MainWindow()
     m_session.disconnect();
     delete centralWidget();
     delete m_rollBar;
-    qDeleteAll(m_docks);
+    qDeleteAll(m_cards);
 }
 
 void MainWindow::showSettled()
@@ -738,7 +743,7 @@ void MainWindow::startWith(const QString &action)
     if (action == u"quick-clean")
         quickClean(true);
     if (action == u"empty-queue") {
-        dock("queue")->bringUp();
+        card("queue")->bringUp();
         m_queue.setPaused(false);
     }
 }
@@ -807,12 +812,7 @@ void MainWindow::lookAtFirstSpot()
 
 void MainWindow::showExportDialog()
 {
-    const RollFrame *f = m_session.currentFrame();
-    if (!f || f->state != RollFrame::State::Ready)
-        return;
-    if (view() == View::Sheet && !m_sheet->chosen().isEmpty())
-        return exportThese(m_sheet->chosen());
-    exportThese({});
+    exportThese(view() == View::Sheet ? m_sheet->chosen() : QList<int>());
 }
 
 void MainWindow::exportThese(const QList<int> &chosen)
@@ -954,8 +954,8 @@ void MainWindow::showNotes()
                          m_blink->isTurning() ? tr("every %1 s").arg(m_blink->paceS()) : tr("go on"), [this] { m_blink->isTurning() ? m_blink->nextPace() : m_blink->turnByItself(true); }});
     if (const auto from = m_wall->differenceFrom())
         notes.push_back({tr("difference from %1, %2 times").arg(name(*from)).arg(m_wall->differenceGain()), [this] { m_wall->setDifference(std::nullopt); }, tr("stronger"),
-                         [this, from] { m_wall->setDifference(from, m_wall->differenceGain() >= 16 ? 2 : 2 * m_wall->differenceGain()); }});
-    if (m_regions->isVisible() && m_regions->showsMask())
+                         [this, from] { m_wall->strengthenDifference(*from); }});
+    if (m_regions->showsMask())
         notes.push_back({tr("the region's mask lies over the pictures"), [this] { m_regions->hideMask(); }});
     m_notes->setNotes(view() == View::Wall ? notes : std::vector<ShownNotes::Note>());
     m_actions->blink->setChecked(m_blink->isOn());
@@ -995,7 +995,7 @@ void MainWindow::setWallGrey(Tones::Wall wall)
     m_readings->setTones(tones);
     m_histogram->setTones(tones);
     m_empty->setTones(tones);
-    for (Card *card : m_docks)
+    for (Card *card : m_cards)
         card->setTones(tones);
     m_status->setTones(tones);
     m_actions->wallGreys[int(wall)]->setChecked(true);
@@ -1038,9 +1038,9 @@ void MainWindow::setRollShown(bool shown)
 void MainWindow::resetArrangement()
 {
     setRollShown(true);
-    for (Card *card : m_docks)
+    for (Card *card : m_cards)
         card->setPinned(false);
-    restoreState(m_firstDocks, kArrangement);
+    restoreState(m_firstArrangement, kArrangement);
     m_session.setRowCount(1);
     resize(1280, 800);
 }
@@ -1086,10 +1086,11 @@ void MainWindow::closeEvent(QCloseEvent *event)
         event->ignore();
         return;
     }
+    bringCardsBack();
     m_settings.geometry = saveGeometry();
     m_settings.docks = saveState(kArrangement);
     m_settings.pinned.clear();
-    for (const Card *card : m_docks)
+    for (const Card *card : m_cards)
         if (card->isPinned())
             m_settings.pinned << card->objectName();
     m_settings.save();

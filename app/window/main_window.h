@@ -70,7 +70,7 @@ public:
     QueueOnDesktop *queueOnDesktop() { return m_onDesktop; }
     ScreenProfile *screenProfile() { return m_screen; }
     const Settings &settings() const { return m_settings; }
-    Card *dock(const char *name) const; ///< "readings", "rendering", "queue", ...
+    Card *card(const char *name) const; ///< "readings", "rendering", "queue", ...
 
     /// What hangs in the booth.
     enum class View {
@@ -81,7 +81,7 @@ public:
         Sheet,
     };
     View view() const;
-    const QList<Card *> &docks() const { return m_docks; }
+    const QList<Card *> &cards() const { return m_cards; }
 
     /// Opens files and the raw files of folders; what cannot be opened is named in the roll and the status line.
     void open(const QStringList &paths);
@@ -135,6 +135,7 @@ public slots:
     void findFile(); ///< of the current frame, which is not where the session says
     void showCommands();
     void showPages();
+    bool isMeasuringStopped() const { return m_reader.isPaused(); }
     void setMeasuringStopped(bool stopped); ///< of frames that wait
     void setPixelsRead(bool read);          ///< the figures of the pixel under the pointer, in the status line
     void showAbout();
@@ -163,6 +164,7 @@ private:
     void showOnScreen();
     void addCard(const QString &name, const QString &title, QWidget *panel);
     void arrangeTray();
+    void bringCardsBack();
     static QString wallHints();
     void readAll(const QStringList &paths);
     void wantGuest(const QString &path, const QString &file);
@@ -201,9 +203,9 @@ private:
     RegionsPanel *m_regions;
     LensPanel *m_lens;
     QueuePanel *m_queuePanel;
-    QList<Card *> m_docks;
-    bool m_lookAtSpot = false; ///< once the first frame of the demo roll is there
-    QByteArray m_firstDocks;   ///< as they are at the first start
+    QList<Card *> m_cards;
+    bool m_lookAtSpot = false;     ///< once the first frame of the demo roll is there
+    QByteArray m_firstArrangement; ///< as they are at the first start
     QStackedWidget *m_pages, *m_views;
     QToolBar *m_rollBar;
     bool m_isUp = false;      ///< shown, with the cards that were there the last time

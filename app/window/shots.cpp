@@ -92,18 +92,18 @@ int takeShots(MainWindow &window, const QString &folder)
     ok = waitUntil([&] { return laidOut.elapsed() > 500; }) && ok;
     ok = save(&window, QStringLiteral("contact-sheet")) && ok;
     window.showView(MainWindow::View::Wall);
-    window.dock("regions")->bringUp();
+    window.card("regions")->bringUp();
     window.resize(1280, 800);
     s->setViewport({0.5, {0.5, 0.62}});
     window.regionsPanel()->addRegion(MaskPart::Kind::Sharpness);
     window.regionsPanel()->addPart(MaskPart::Kind::Painted, MaskPart::Joins::Subtracts);
     shot(QStringLiteral("regions"), {0.5, {0.5, 0.62}});
-    window.dock("lens")->bringUp();
+    window.card("lens")->bringUp();
     window.lensPanel()->measure();
     ok = waitUntil([&] { return !window.lensPanel()->isMeasuring(); }) && ok;
     shot(QStringLiteral("lens"), {0.5, {0.5, 0.62}});
-    window.dock("lens")->hide();
-    window.dock("regions")->hide();
+    window.card("lens")->hide();
+    window.card("regions")->hide();
     window.resize(1280, 800);
     s->undoStack()->setIndex(1);
     s->setCurrent(std::min(3, s->count() - 1)); // dusk, small lamps and stars at ISO 25600
@@ -145,18 +145,18 @@ int takeShots(MainWindow &window, const QString &folder)
     s->setViewport({2, {0.79, 0.70}});
     view(QStringLiteral("blind-round"), [&] { return window.blindView()->left()->isSettled() && window.blindView()->right()->isSettled(); });
     window.showView(MainWindow::View::Wall);
-    window.dock("readings")->bringUp();
+    window.card("readings")->bringUp();
     window.resize(1280, 800);
     window.readingsPanel()->measure();
     ok = waitUntil([&] { return window.readingsPanel()->figure(QStringLiteral("grain")).contains(u'%'); }) && ok;
     shot(QStringLiteral("readings"), {2, {0.3, 0.4}});
-    window.dock("readings")->hide();
+    window.card("readings")->hide();
     s->setCurrent(std::min(4, s->count() - 1)); // the rafters, three stops under
-    window.dock("rendering")->bringUp();
+    window.card("rendering")->bringUp();
     window.resize(1280, 800);
     s->changeRendering({.white = {3400, 4}, .exposureEv = 2.6, .shadows = 0.45, .contrast = 0.2}, {});
     shot(QStringLiteral("rendering"), {0, {0.5, 0.5}});
-    window.dock("rendering")->hide();
+    window.card("rendering")->hide();
     const QTemporaryDir out;
     ExportChoices choices;
     choices.frames = ExportChoices::Frames::Suggestions;
@@ -164,14 +164,14 @@ int takeShots(MainWindow &window, const QString &folder)
     choices.folder = out.path();
     choices.formats << ExportFormat::Tiff;
     window.exportQueue()->add(choices.requests(*s));
-    window.dock("queue")->bringUp();
+    window.card("queue")->bringUp();
     window.resize(1280, 800);
     s->setCurrent(std::min(2, s->count() - 1));
     s->setViewport({2, {0.3, 0.4}});
     view(QStringLiteral("queue"), [&] { return window.exportQueue()->overCount() >= 4 && window.exportQueue()->fraction() > 0.2 && window.wall()->allSettled(); });
     window.exportQueue()->cancelAll();
     ok = waitUntil([&] { return !window.exportQueue()->isBusy(); }) && ok;
-    window.dock("queue")->hide();
+    window.card("queue")->hide();
     window.showExportDialog();
     QApplication::processEvents();
     for (QWidget *w : QApplication::topLevelWidgets())

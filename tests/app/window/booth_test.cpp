@@ -110,8 +110,8 @@ private slots:
         QTRY_COMPARE(withWords(), count);
         QVERIFY(data->text().contains("ISO"));
         const QString whole = data->text();
-        m_window->dock("readings")->show();
-        m_window->resizeDocks({m_window->dock("readings")}, {700}, Qt::Horizontal);
+        m_window->card("readings")->show();
+        m_window->resizeDocks({m_window->card("readings")}, {700}, Qt::Horizontal);
         QTRY_COMPARE(withWords(), 1);
         QVERIFY(tab(1)->text().size() > 1);
         QTRY_VERIFY(tab(count - 1)->parentWidget()->parentWidget()->rect().contains(tab(count - 1)->geometry()));
@@ -119,7 +119,7 @@ private slots:
         session()->goToSpot(0);
         QCOMPARE(withWords(), 1);
         QVERIFY(tab(0)->text().size() > 1);
-        m_window->dock("readings")->hide();
+        m_window->card("readings")->hide();
         QTRY_COMPARE(withWords(), count);
         QCOMPARE(data->text(), whole);
     }
@@ -538,7 +538,7 @@ private slots:
         session()->changeParam(0, kLuminanceParam, 0.1);
         ReadingsPanel *panel = m_window->readingsPanel();
         auto *maps = panel->findChild<QComboBox *>("maps");
-        m_window->dock("readings")->show();
+        m_window->card("readings")->show();
         QVERIFY(!maps->isEnabled() && !panel->map()->field());
         for (const int trial : {0, 1}) {
             session()->setColumn(trial);
@@ -672,13 +672,13 @@ private slots:
 
     void panelsTellOfTheFrame()
     {
-        for (QDockWidget *dock : m_window->docks()) {
+        for (QDockWidget *dock : m_window->cards()) {
             QVERIFY(!dock->isVisible());
             dock->show();
             dock->raise();
         }
         auto *histogram = m_window->findChild<HistogramPanel *>("histogramPanel");
-        m_window->docks()[1]->raise();
+        m_window->cards()[1]->raise();
         QTRY_COMPARE(histogram->plot()->lines().size(), 3);
         double green = 0;
         for (const QPointF &p : histogram->plot()->lines()[1].points)

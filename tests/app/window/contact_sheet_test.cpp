@@ -156,11 +156,11 @@ private slots:
         QTest::keyClick(sheet()->grid(), Qt::Key_Escape);
         QCOMPARE(m_window->view(), MainWindow::View::Wall);
         // A card makes way for that of the sheet, and is back on the wall.
-        m_window->dock("lens")->bringUp();
+        m_window->card("lens")->bringUp();
         QTest::keyClick(m_window.get(), Qt::Key_F9, Qt::ShiftModifier);
-        QVERIFY(!m_window->dock("lens")->isVisible());
+        QVERIFY(!m_window->card("lens")->isVisible());
         QTest::keyClick(sheet()->grid(), Qt::Key_Escape);
-        QVERIFY(m_window->dock("lens")->isVisible());
+        QVERIFY(m_window->card("lens")->isVisible());
         for (QWidget *w : sheet()->findChildren<QWidget *>())
             if (const auto *b = qobject_cast<QAbstractButton *>(w); b && !qobject_cast<QLineEdit *>(b->parentWidget()))
                 QVERIFY2(!b->accessibleName().isEmpty() || !b->text().isEmpty(), qPrintable(b->objectName()));
@@ -186,9 +186,9 @@ private slots:
             noise->luminanceNoise = float((i * 37) % 1000) / 1000;
             session.setReadingDone(paths[i], f, noise, {});
         }
-        QCOMPARE(seriesOf(session, 500), (QList<int>{500, 501, 502}));
-        QCOMPARE(seriesOf(session, 502), (QList<int>{500, 501, 502}));
-        QCOMPARE(seriesOf(session, 503), (QList<int>{503}));
+        QCOMPARE(seriesOf(session, {500}), (QList<int>{500, 501, 502}));
+        QCOMPARE(seriesOf(session, {502}), (QList<int>{500, 501, 502}));
+        QCOMPARE(seriesOf(session, {503}), (QList<int>{503}));
         ContactSheet sheet(&session);
         sheet.resize(1200, 700);
         sheet.show();

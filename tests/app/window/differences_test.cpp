@@ -112,7 +112,6 @@ private slots:
     {
         m_window->session()->setPushEv(1.5);
         m_window->session()->setShow(Show::Removed);
-        m_window->regionsPanel();
         QCOMPARE(m_window->shownNotes()->words(), (QStringList{"pushed +1.5 EV, for looking only", "shown: removed"}));
         for (int i = 0; i < 2; ++i) {
             QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);

@@ -182,7 +182,7 @@ private slots:
         QCOMPARE(m_window->session()->frame(0).path, odd);
         // And what the desktop's menu asks for.
         second.start(QStringLiteral(IRENIC_BIN "/irenic"), {"--empty-queue"});
-        QTRY_VERIFY_WITH_TIMEOUT(m_window->dock("queue")->isVisible(), kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->card("queue")->isVisible(), kPatienceMs);
         QVERIFY(second.state() == QProcess::NotRunning || second.waitForFinished(kPatienceMs));
     }
 

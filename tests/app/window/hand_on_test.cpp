@@ -223,7 +223,7 @@ private slots:
     void aGreyPickedOnThePictureBecomesNeutral()
     {
         open({"warm.dng"});
-        m_window->dock("rendering")->show();
+        m_window->card("rendering")->show();
         session()->setViewport({1, {0.5, 0.5}});
         settle();
         const auto warmth = [&] { // of the untreated pane: red over blue, in the mean
@@ -255,7 +255,7 @@ private slots:
     void stepsOfOneSliderAreOneStepOfUndo()
     {
         open({"scene.dng"});
-        m_window->dock("rendering")->show();
+        m_window->card("rendering")->show();
         auto *slider = m_window->renderingPanel()->findChild<QSlider *>("exposureSlider");
         auto *field = m_window->renderingPanel()->findChild<QDoubleSpinBox *>("exposure");
         slider->setFocus();
@@ -404,7 +404,7 @@ private slots:
             queue.add(job);
         }
         show();
-        QVERIFY(m_window->dock("queue")->isVisible());
+        QVERIFY(m_window->card("queue")->isVisible());
         QVERIFY(m_window->findChild<QLabel *>("message")->text().contains("not finished"));
         QVERIFY(!m_window->exportQueue()->isBusy());
         auto *pause = m_window->findChild<QPushButton *>("queuePause");

@@ -147,7 +147,7 @@ private slots:
     {
         ExportQueue *queue = m_window->exportQueue();
         queue->setPaused(true);
-        m_window->dock("queue")->show();
+        m_window->card("queue")->show();
         ExportJob job;
         job.source = m_dir.filePath("first.dng").toStdString();
         job.folder = m_dir.path().toStdString();

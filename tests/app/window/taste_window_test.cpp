@@ -249,7 +249,7 @@ private slots:
         QVERIFY(session()->frame(0).regions[0].parts[0].strokes[1].erases);
         m_window->regionsPanel()->findChild<QPushButton *>("clearPart")->click();
         QCOMPARE(strokes(), size_t(0));
-        m_window->dock("regions")->hide();
+        m_window->card("regions")->hide();
         QCOMPARE(m_window->wall()->tool(), PaneTool::Move);
         QVERIFY(pane(1)->overlay().image.isNull());
     }
@@ -298,7 +298,7 @@ private slots:
 
     void theLensIsCorrectedMeasuredAndUndone()
     {
-        m_window->dock("lens")->show();
+        m_window->card("lens")->show();
         LensPanel *lens = m_window->lensPanel();
         settle();
         const QImage before = image(1);
@@ -364,8 +364,8 @@ private:
     void trigger(const char *name) { m_window->findChild<QAction *>(name)->trigger(); }
     void openRegions()
     {
-        m_window->dock("regions")->show();
-        m_window->dock("regions")->raise();
+        m_window->card("regions")->show();
+        m_window->card("regions")->raise();
         session()->setColumn(0);
         QApplication::processEvents();
         settle();

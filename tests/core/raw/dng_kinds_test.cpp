@@ -6,6 +6,7 @@
 #include "raw/dng_samples.h"
 #include "support/frames.h"
 #include "support/hand_made.h"
+#include "support/jpeg.h"
 
 #include <QFile>
 #include <QTemporaryDir>
@@ -152,33 +153,6 @@ QByteArray jpegXl(const std::vector<T> &samples, int width, int height, int chan
     const bool done = JxlEncoderProcessOutput(e, &next, &left) == JXL_ENC_SUCCESS;
     JxlEncoderDestroy(e);
     return done ? out.left(out.size() - qsizetype(left)) : QByteArray();
-}
-
-QByteArray jpeg(const std::vector<uint8_t> &samples, int width, int height, int channels, int quality)
-{
-    jpeg_compress_struct c;
-    jpeg_error_mgr errors;
-    c.err = jpeg_std_error(&errors);
-    jpeg_create_compress(&c);
-    unsigned char *bytes = nullptr;
-    unsigned long length = 0;
-    jpeg_mem_dest(&c, &bytes, &length);
-    c.image_width = JDIMENSION(width);
-    c.image_height = JDIMENSION(height);
-    c.input_components = channels;
-    c.in_color_space = channels == 1 ? JCS_GRAYSCALE : JCS_RGB;
-    jpeg_set_defaults(&c);
-    jpeg_set_quality(&c, quality, TRUE);
-    jpeg_start_compress(&c, TRUE);
-    while (c.next_scanline < c.image_height) {
-        JSAMPROW row = const_cast<JSAMPROW>(samples.data() + size_t(c.next_scanline) * size_t(width) * size_t(channels));
-        jpeg_write_scanlines(&c, &row, 1);
-    }
-    jpeg_finish_compress(&c);
-    const QByteArray out(reinterpret_cast<const char *>(bytes), qsizetype(length));
-    jpeg_destroy_compress(&c);
-    std::free(bytes);
-    return out;
 }
 
 /// A sequential JPEG of twelve bits, by the formulas of ITU-T T.81: every sample of its own component, steps of 1, codes of eight and nine bits.

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/glimpse.h"
 #include "support/frames.h"
+#include "support/jpeg.h"
 
 #include <exiv2/exiv2.hpp>
-#include <jpeglib.h>
 
 #include <QFile>
 #include <QTemporaryDir>
@@ -14,32 +14,9 @@ using namespace irenic::test;
 
 namespace {
 
-/// A grey JPEG of that size, by the JPEG library.
 QByteArray jpegOf(int width, int height, int grey)
 {
-    jpeg_compress_struct c{};
-    jpeg_error_mgr errors{};
-    c.err = jpeg_std_error(&errors);
-    jpeg_create_compress(&c);
-    unsigned char *bytes = nullptr;
-    unsigned long size = 0;
-    jpeg_mem_dest(&c, &bytes, &size);
-    c.image_width = unsigned(width);
-    c.image_height = unsigned(height);
-    c.input_components = 3;
-    c.in_color_space = JCS_RGB;
-    jpeg_set_defaults(&c);
-    jpeg_start_compress(&c, TRUE);
-    std::vector<unsigned char> row(size_t(3 * width), static_cast<unsigned char>(grey));
-    while (c.next_scanline < c.image_height) {
-        unsigned char *line = row.data();
-        jpeg_write_scanlines(&c, &line, 1);
-    }
-    jpeg_finish_compress(&c);
-    const QByteArray out(reinterpret_cast<const char *>(bytes), qsizetype(size));
-    jpeg_destroy_compress(&c);
-    std::free(bytes);
-    return out;
+    return jpeg(std::vector<uint8_t>(size_t(3 * width * height), uint8_t(grey)), width, height, 3, 75);
 }
 
 QByteArray bytesOf(const Glimpse &g)
