@@ -77,7 +77,7 @@ private slots:
     {
         QTest::addColumn<int>("count");
         QTest::addColumn<bool>("wiener");
-        for (const int count : {1, 2, 8, 16})
+        for (const int count : {1, 2, 4, 8, 16})
             for (const bool wiener : {false, true})
                 QTest::addRow("%d windows, %s", count, wiener ? "Wiener" : "hard") << count << wiener;
     }
@@ -97,10 +97,47 @@ private slots:
         std::array<float, 64> noise; // not white
         for (size_t i = 0; i < 64; ++i)
             noise[i] = 0.5f + 0.02f * float(i * 7 % 64);
-        bm3d::filterGroup(group, noisy, wiener ? &pilot : nullptr, 1.3f, noise, sum[0], weight[0]);
-        bm3d::reference::filterGroup(group, noisy, wiener ? &pilot : nullptr, 1.3f, noise, sum[1], weight[1]);
+        const bm3d::Limits limits = bm3d::limitsOf(1.3f, noise);
+        bm3d::filterGroup(group, noisy, wiener ? &pilot : nullptr, limits, sum[0], weight[0]);
+        bm3d::reference::filterGroup(group, noisy, wiener ? &pilot : nullptr, limits, sum[1], weight[1]);
         QVERIFY2(largestDifference(weight[0], weight[1]) < 1e-5, qPrintable(QString::number(largestDifference(weight[0], weight[1]))));
         QVERIFY2(largestDifference(sum[0], sum[1]) < 1e-4, qPrintable(QString::number(largestDifference(sum[0], sum[1]))));
+    }
+
+    void weightsSpreadAsTheReferenceDoes()
+    {
+        const bm3d::Phases all = phasesOf(gaussianPlane(kSize, 5, 1));
+        std::array<bm3d::Phases, 2> weight;
+        for (auto &w : weight) {
+            w.reset(kSize);
+            w.clear();
+            for (int y = 0; y < kSize.height - bm3d::kSpanPx; y += 3)
+                for (int x = 0; x < kSize.width - bm3d::kSpanPx; x += 3)
+                    *w.at(x, y) = std::abs(*all.at(x, y));
+        }
+        bm3d::spread(weight[0]);
+        bm3d::reference::spread(weight[1]);
+        QVERIFY2(largestDifference(weight[0], weight[1]) < 1e-5, qPrintable(QString::number(largestDifference(weight[0], weight[1]))));
+    }
+
+    // A window that is nothing but its mean comes back as that mean, whatever way it took.
+    void flatWindowsKeepTheirMean()
+    {
+        const bm3d::Phases flat = phasesOf(Plane<float>(kSize, 0.25f));
+        bm3d::Group group;
+        group.count = 4;
+        for (int16_t i = 0; i < 4; ++i)
+            group.at[size_t(i)] = {int16_t(20 + 2 * i), 22};
+        bm3d::Phases sum, weight;
+        for (bm3d::Phases *p : {&sum, &weight}) {
+            p->reset(kSize);
+            p->clear();
+        }
+        bm3d::filterGroup(group, flat, nullptr, bm3d::limitsOf(3, BandNoise().dct), sum, weight);
+        bm3d::spread(weight);
+        QVERIFY(std::abs(*sum.at(34, 22) / *weight.at(34, 22) - 0.25f) < 1e-6f);
+        QCOMPARE(*weight.at(34, 22), 4.f); // all four windows hold it, and none kept more than its mean
+        QCOMPARE(*weight.at(35, 22), 0.f); // another phase
     }
 };
 

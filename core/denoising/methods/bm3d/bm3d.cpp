@@ -12,21 +12,32 @@ namespace {
 
 constexpr float kHard = 3.0f, kWiener = 1.2f;       ///< noise sigma at strength 1
 constexpr float kBasicLimit = 60, kFinalLimit = 10; ///< mean square difference within a group, noise variances
-constexpr int kStepPx = 5;                          ///< between references; odd, so that every phase has its own
+constexpr int kStripSteps = 20;                     ///< references beside each other in a strip: all that they look at stays in the second-level cache
+/// Between references, by photographs: 5 in the first stage is twice the work for 0.01 dB less. Odd, so that every phase has its own.
+constexpr int kBasicStepPx = 7, kFinalStepPx = 5;
 
 constexpr Scales kRestScales{2, 4}; ///< cleaned by wavelet shrinkage afterwards: groups keep their mean
 
 /// Tile coordinates of the references that must be looked at for samples in `needed`, anchored to the frame.
 struct References {
-    int firstX, firstY, endX, endY;
-    References(TileRect needed, int originX, int originY)
+    int step, firstX, firstY, endX, endY;
+    References(TileRect needed, int stepPx, int x, int y) : step(stepPx), originX(x), originY(y)
     {
-        const auto anchored = [](int at, int origin) { return at + (((-(origin + at)) % kStepPx) + kStepPx) % kStepPx; };
+        const auto anchored = [&](int at, int origin) { return at + (((-(origin + at)) % step) + step) % step; };
         firstX = anchored(needed.x - bm3d::kSpanPx - bm3d::kSearchPx + 1, originX);
         firstY = anchored(needed.y - bm3d::kSpanPx - bm3d::kSearchPx + 1, originY);
         endX = needed.right() + bm3d::kSearchPx;
         endY = needed.bottom() + bm3d::kSearchPx;
     }
+    /// Where the strip of references that begins at `x` ends.
+    int endOfStrip(int x) const
+    {
+        const int strip = kStripSteps * step, into = ((originX + x) % strip + strip) % strip;
+        return std::min(endX, x - into + strip);
+    }
+
+private:
+    int originX, originY;
 };
 
 class Bm3d final : public DenoiseMethod
@@ -36,7 +47,7 @@ public:
 
     static int openReachPx() { return reachPx(slopeBand(1)) + packet::kGradientReachPx; }
     int haloPx() const override { return reachPx(kRestScales) + 2 * bm3d::kReachPx + openReachPx() + Packet::kReachPx + 1; }
-    int bestTilePx() const override { return 512; }
+    int bestTilePx() const override { return 768; }
 
     void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const override
     {
@@ -53,10 +64,10 @@ public:
         Work &w = scratch.extra<Work>([] { return std::make_unique<Work>(); });
         for (size_t b = 0; b < bands.size(); ++b)
             w.noisy[b].fillFrom(bands[b].samples, packet.size());
-        filter(w, bands, w.noisy[0], References(basic, originX, originY), false, kBasicLimit, scratch.stop);
+        filter(w, bands, w.noisy[0], References(basic, kBasicStepPx, originX, originY), false, kBasicLimit, scratch.stop);
         for (size_t b = 0; b < bands.size(); ++b)
             w.settle(b, basic, w.pilot[b]);
-        filter(w, bands, w.pilot[0], References(final, originX, originY), true, kFinalLimit, scratch.stop);
+        filter(w, bands, w.pilot[0], References(final, kFinalStepPx, originX, originY), true, kFinalLimit, scratch.stop);
         for (size_t b = 0; b < bands.size(); ++b)
             if (const float strength = strengthOf(bands[b]); strength > 0) {
                 w.settleInto(b, final, bands[b].samples);
@@ -102,19 +113,26 @@ private:
     void filter(Work &w, std::span<const Packet::Band> bands, const bm3d::Phases &match, const References &r, bool wiener, float limit,
                 const std::stop_token &stop) const
     {
-        for (size_t b = 0; b < bands.size(); ++b)
+        std::array<bm3d::Limits, Packet::kMostBands> limits;
+        for (size_t b = 0; b < bands.size(); ++b) {
+            limits[b] = bm3d::limitsOf((wiener ? kWiener : kHard) * strengthOf(bands[b]), bands[b].noise->dct);
             for (bm3d::Phases *p : {&w.sum[b], &w.weight[b]}) {
                 p->reset(w.noisy[b].size());
                 p->clear();
             }
-        for (int y = r.firstY; y < r.endY && !stop.stop_requested(); y += kStepPx)
-            for (int x = r.firstX; x < r.endX; x += kStepPx) {
-                const bm3d::Group group = bm3d::findGroup(match, x, y, limit);
-                for (size_t b = 0; b < bands.size(); ++b)
-                    if (const float strength = strengthOf(bands[b]); strength > 0)
-                        bm3d::filterGroup(group, w.noisy[b], wiener ? &w.pilot[b] : nullptr, (wiener ? kWiener : kHard) * strength, bands[b].noise->dct, w.sum[b],
-                                          w.weight[b]);
-            }
+        }
+        for (int left = r.firstX, right; left < r.endX; left = right) {
+            right = r.endOfStrip(left);
+            for (int y = r.firstY; y < r.endY && !stop.stop_requested(); y += r.step)
+                for (int x = left; x < right; x += r.step) {
+                    const bm3d::Group group = bm3d::findGroup(match, x, y, limit);
+                    for (size_t b = 0; b < bands.size(); ++b)
+                        if (strengthOf(bands[b]) > 0)
+                            bm3d::filterGroup(group, w.noisy[b], wiener ? &w.pilot[b] : nullptr, limits[b], w.sum[b], w.weight[b]);
+                }
+        }
+        for (size_t b = 0; b < bands.size(); ++b)
+            bm3d::spread(w.weight[b]);
     }
 
     float strengthOf(const Packet::Band &band) const { return band.isColour ? m_colour : m_luminance; }

@@ -28,6 +28,7 @@ public:
     void fillFrom(PlaneView<const float> band, Size size);
     float *at(int x, int y) { return m_planes[size_t((x & 1) + 2 * (y & 1))].row(y >> 1) + (x >> 1); }
     const float *at(int x, int y) const { return m_planes[size_t((x & 1) + 2 * (y & 1))].row(y >> 1) + (x >> 1); }
+    PlaneView<float> plane(int phase) { return m_planes[size_t(phase)].view(); }
     ptrdiff_t stride() const { return m_planes[0].stride(); }
     Size size() const { return m_size; }
 
@@ -45,15 +46,24 @@ struct Group {
 /// The windows of the same phase nearest to the one at (x, y) by mean square difference, those farther than `limit` left out.
 Group findGroup(const Phases &picture, int x, int y, float limit);
 
-/// Transforms a group (DCT in each window, Walsh-Hadamard across them), shrinks, transforms back, and adds what comes out,
-/// times a weight, to `sum`, and the weight to `weight`. With `pilot` null, coefficients under `threshold` (noise sigma) go;
-/// otherwise the empirical Wiener filter with the pilot's coefficients is used, its noise being threshold. `noise` multiplies the
-/// threshold of every coefficient of a window, by row, then column: 1 where noise is white.
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight);
+/// Squared thresholds of a window's coefficients. They lie by column, then by row: groups are transposed once, not twice.
+using Limits = std::array<float, size_t(kSide) * kSide>;
+
+/// `threshold` in noise sigma; `noise` multiplies it for every coefficient, by row, then column: 1 where noise is white.
+Limits limitsOf(float threshold, const std::array<float, 64> &noise);
+
+/// Transforms a group (DCT in each window, Walsh-Hadamard across them), shrinks, transforms back, adds what comes out, times a
+/// weight, to `sum`, and the weight to `weight` at the first sample of each window. With `pilot` null, coefficients under the
+/// limits go; otherwise the empirical Wiener filter with the pilot's coefficients is used, the limits being its noise.
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, const Limits &limits, Phases &sum, Phases &weight);
+
+/// From weights at the first samples of windows to weights of all their samples, in place.
+void spread(Phases &weight);
 
 namespace reference {
 Group findGroup(const Phases &picture, int x, int y, float limit);
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight);
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, const Limits &limits, Phases &sum, Phases &weight);
+void spread(Phases &weight);
 } // namespace reference
 
 } // namespace irenic::bm3d

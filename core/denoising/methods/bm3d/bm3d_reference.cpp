@@ -69,13 +69,13 @@ Group findGroup(const Phases &picture, int x, int y, float limit)
     return g;
 }
 
-void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, float threshold, const std::array<float, 64> &noise, Phases &sum, Phases &weight)
+void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, const Limits &limits, Phases &sum, Phases &weight)
 {
     Stack c = transformed(load(group, noisy), group.count, false);
     const Stack p = pilot ? transformed(load(group, *pilot), group.count, false) : c;
     double kept = 0;
     for (size_t i = 0; i < c.size(); ++i) {
-        const double limit = std::pow(double(threshold) * double(noise[i % 64]), 2);
+        const double limit = double(limits[i % kSide * kSide + i / kSide % kSide]);
         const double gain = i == 0 ? 1 : pilot             ? p[i] * p[i] / (p[i] * p[i] + limit)
                                      : p[i] * p[i] > limit ? 1
                                                            : 0;
@@ -83,13 +83,28 @@ void filterGroup(const Group &group, const Phases &noisy, const Phases *pilot, f
         kept += gain * gain;
     }
     c = transformed(c, group.count, true);
-    for (int i = 0; i < group.count; ++i)
+    for (int i = 0; i < group.count; ++i) {
+        const auto &[x, y] = group.at[size_t(i)];
+        *weight.at(x, y) += float(1 / kept);
         for (int v = 0; v < kSide; ++v)
-            for (int u = 0; u < kSide; ++u) {
-                const auto &[x, y] = group.at[size_t(i)];
+            for (int u = 0; u < kSide; ++u)
                 sum.at(x, y)[v * sum.stride() + u] += float(c[size_t((i * kSide + v) * kSide + u)] / kept);
-                weight.at(x, y)[v * weight.stride() + u] += float(1 / kept);
+    }
+}
+
+void spread(Phases &weight)
+{
+    for (int phase = 0; phase < 4; ++phase) {
+        const PlaneView<float> plane = weight.plane(phase);
+        for (int y = plane.height - 1; y >= 0; --y)
+            for (int x = plane.width - 1; x >= 0; --x) {
+                double total = 0;
+                for (int v = 0; v < kSide && v <= y; ++v)
+                    for (int u = 0; u < kSide && u <= x; ++u)
+                        total += double(plane.row(y - v)[x - u]);
+                plane.row(y)[x] = float(total);
             }
+    }
 }
 
 } // namespace irenic::bm3d::reference

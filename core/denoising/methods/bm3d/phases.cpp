@@ -35,4 +35,15 @@ void Phases::fillFrom(PlaneView<const float> band, Size size)
     }
 }
 
+Limits limitsOf(float threshold, const std::array<float, 64> &noise)
+{
+    Limits l;
+    for (size_t k = 0; k < kSide; ++k)
+        for (size_t j = 0; j < kSide; ++j) {
+            const float limit = threshold * noise[k * kSide + j];
+            l[j * kSide + k] = limit * limit;
+        }
+    return l;
+}
+
 } // namespace irenic::bm3d
