@@ -3,6 +3,7 @@
 #include "methods/dct/dct_kernels.h"
 #include "methods/denoise_method.h"
 #include "methods/nlm/nlm_kernels.h"
+#include "methods/packet/packet_kernels.h"
 #include "methods/wavelet/scales.h"
 #include "methods/wavelet/wavelet_kernels.h"
 #include "support/frames.h"
@@ -17,16 +18,26 @@ class KernelsTest : public QObject
 {
     Q_OBJECT
 private slots:
-    void waveletShrinkage_data() { widths(); }
-    void waveletShrinkage()
+    void waveletScale_data() { widths(); }
+    void waveletScale()
     {
         QFETCH(int, width);
-        const Size whole{width + kRowPaddingPx, 23};
-        const Plane<float> in = gaussianPlane(whole, 5, 0.7f);
-        Plane<float> a(whole, 0.f), b(whole, 0.f);
-        wavelet::shrink(in.view(), 1.5f, {width, 23}, a.view());
-        wavelet::reference::shrink(in.view(), 1.5f, {width, 23}, b.view());
-        QVERIFY(largestDifference(a.view(), b.view(), {4, 4, std::max(0, width - 8), 15}) < kTolerance);
+        for (const int step : {2, 8}) {
+            const Size size{width, 40}, whole{width + step + kRowPaddingPx, size.height + step};
+            const Plane<float> in = gaussianPlane(whole, 5, 0.7f);
+            Plane<float> sum(whole, 0.f), detail(whole, 0.f), rows({whole.width, wavelet::scaleRows(step)}, 0.f);
+            wavelet::shrinkScale(in.view(), step, 1.5f, size, sum.view(), detail.view(), rows.view());
+            std::vector<Plane<float>> p;
+            for (int i = 0; i < 8; ++i)
+                p.emplace_back(whole, 0.f);
+            packet::reference::split(in.view(), step, size, {p[0].view(), p[1].view(), p[2].view(), p[3].view()});
+            for (size_t b = 1; b < 4; ++b)
+                wavelet::reference::shrink(p[b].view(), 1.5f, size, p[b + 3].view());
+            packet::reference::join({{}, p[4].view(), p[5].view(), p[6].view()}, step, size, {}, p[7].view());
+            QVERIFY(largestDifference(sum.view(), p[0].view(), {0, 0, width, size.height}) < kTolerance);
+            const TileRect right{step + 4, step + 4, std::max(0, width - step - 8), size.height - step - 8};
+            QVERIFY(largestDifference(detail.view(), p[7].view(), right) < kTolerance);
+        }
     }
 
     void coarseScalesLeaveTheFineOnesAlone()

@@ -8,6 +8,7 @@
 
 #include "methods/bm3d/bm3d_kernels.h"
 #include "methods/dct/dct8-inl.h"
+#include "methods/reciprocal-inl.h"
 
 #include <algorithm>
 #include <bit>
@@ -23,6 +24,7 @@ using reference::spread;
 #else
 
 namespace hn = hwy::HWY_NAMESPACE;
+using irenic::HWY_NAMESPACE::reciprocal;
 using D = hn::CappedTag<float, 16>;
 using V = hn::Vec<D>;
 constexpr size_t kLanes = hn::MaxLanes(D());
@@ -236,18 +238,6 @@ struct Across {
     }
 };
 
-/// To the last bit or two, where a division would take longer than everything around it.
-HWY_INLINE V reciprocal(V x)
-{
-    const D d;
-#if HWY_ARCH_X86
-    const auto near = hn::ApproximateReciprocal(x);
-    return hn::Mul(near, hn::NegMulAdd(x, near, hn::Set(d, 2.f)));
-#else
-    return hn::Div(hn::Set(d, 1.f), x);
-#endif
-}
-
 /// Shrinks the transformed windows across the group and turns them back across it. Returns the sum of the squared gains, the mean's left out.
 template <size_t kCount, bool kWiener>
 HWY_NOINLINE float shrink(float *HWY_RESTRICT stack, const float *HWY_RESTRICT pilot, const Limits &limits)
@@ -274,7 +264,7 @@ HWY_NOINLINE float shrink(float *HWY_RESTRICT stack, const float *HWY_RESTRICT p
                 q.turn();
                 for (size_t m = 0; m < Across<kCount>::kVectors; ++m) {
                     const auto energy = hn::Mul(q.v[m], q.v[m]);
-                    const auto gain = hn::Mul(energy, reciprocal(hn::Add(hn::Add(energy, bound), tiny)));
+                    const auto gain = hn::Mul(energy, reciprocal(d, hn::Add(hn::Add(energy, bound), tiny)));
                     if (withMean && m == 0)
                         ofMean = hn::GetLane(hn::Mul(gain, gain));
                     kept = hn::MulAdd(gain, gain, kept);

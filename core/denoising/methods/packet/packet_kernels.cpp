@@ -4,32 +4,24 @@
 #include <hwy/foreach_target.h>
 #include <hwy/highway.h>
 
+#include "methods/packet/haar-inl.h"
 #include "methods/packet/packet_kernels.h"
 
 HWY_BEFORE_NAMESPACE();
 namespace irenic::packet::HWY_NAMESPACE {
 
-namespace hn = hwy::HWY_NAMESPACE;
 using D = hn::ScalableTag<float>;
+
+SplitRow rowOf(const Split &bands, int y)
+{
+    const auto at = [y](const PlaneView<float> &band) { return band.data ? band.row(y) : nullptr; };
+    return {at(bands.sum), at(bands.vertical), at(bands.horizontal), at(bands.diagonal)};
+}
 
 void split(PlaneView<const float> in, int step, Size size, const Split &out)
 {
-    const D d;
-    const auto half = hn::Set(d, 0.5f);
-    for (int y = 0; y < size.height; ++y) {
-        const float *a = in.row(y), *b = in.row(y + step);
-        float *s = out.sum.row(y), *v = out.vertical.row(y), *h = out.horizontal.row(y), *g = out.diagonal.row(y);
-        for (int x = 0; x < size.width; x += int(hn::Lanes(d))) {
-            const auto p = hn::LoadU(d, a + x), q = hn::LoadU(d, a + x + step);
-            const auto r = hn::LoadU(d, b + x), t = hn::LoadU(d, b + x + step);
-            const auto top = hn::Add(p, q), bottom = hn::Add(r, t);
-            const auto topDiff = hn::Sub(p, q), bottomDiff = hn::Sub(r, t);
-            hn::StoreU(hn::Mul(half, hn::Add(top, bottom)), d, s + x);
-            hn::StoreU(hn::Mul(half, hn::Sub(top, bottom)), d, v + x);
-            hn::StoreU(hn::Mul(half, hn::Add(topDiff, bottomDiff)), d, h + x);
-            hn::StoreU(hn::Mul(half, hn::Sub(topDiff, bottomDiff)), d, g + x);
-        }
-    }
+    for (int y = 0; y < size.height; ++y)
+        splitRow(in.row(y), in.row(y + step), step, size.width, rowOf(out, y));
 }
 
 void splitSum(PlaneView<const float> in, int step, Size size, PlaneView<float> out)
@@ -46,42 +38,18 @@ void splitSum(PlaneView<const float> in, int step, Size size, PlaneView<float> o
     }
 }
 
-/// Which bands take part is known outside the loops, so each combination is a loop of its own.
 template <bool kSum, bool kDetails, bool kAdd>
 void joinRows(const Split &in, int step, Size size, PlaneView<const float> add, PlaneView<float> out)
 {
-    const D d;
-    const auto eighth = hn::Set(d, 0.125f);
-    for (int y = step; y < size.height; ++y) {
-        float *o = out.row(y);
-        for (int x = step; x < size.width; x += int(hn::Lanes(d))) {
-            auto total = hn::Zero(d);
-            // Window at (x, y) holds this sample top left, at (x - step, y) top right, and so on.
-            const auto corners = [&](const PlaneView<float> &band, auto combine) {
-                const float *here = band.row(y) + x, *above = band.row(y - step) + x;
-                total = hn::Add(total, combine(hn::LoadU(d, here), hn::LoadU(d, here - step), hn::LoadU(d, above), hn::LoadU(d, above - step)));
-            };
-            if constexpr (kSum)
-                corners(in.sum, [](auto tl, auto tr, auto bl, auto br) { return hn::Add(hn::Add(tl, tr), hn::Add(bl, br)); });
-            if constexpr (kDetails) {
-                corners(in.vertical, [](auto tl, auto tr, auto bl, auto br) { return hn::Sub(hn::Add(tl, tr), hn::Add(bl, br)); });
-                corners(in.horizontal, [](auto tl, auto tr, auto bl, auto br) { return hn::Sub(hn::Add(tl, bl), hn::Add(tr, br)); });
-                corners(in.diagonal, [](auto tl, auto tr, auto bl, auto br) { return hn::Sub(hn::Add(tl, br), hn::Add(tr, bl)); });
-            }
-            total = hn::Mul(total, eighth);
-            if constexpr (kAdd)
-                total = hn::Add(total, hn::LoadU(d, add.row(y) + x));
-            hn::StoreU(total, d, o + x);
-        }
-    }
+    for (int y = step; y < size.height; ++y)
+        joinRow<kSum, kDetails, kAdd>(rowOf(in, y), rowOf(in, y - step), step, size.width, kAdd ? add.row(y) : nullptr, out.row(y));
 }
 
 void join(const Split &in, int step, Size size, PlaneView<const float> add, PlaneView<float> out)
 {
-    const bool sum = in.sum.data, details = in.vertical.data, plus = add.data;
-    const auto rows = sum ? (details ? (plus ? joinRows<true, true, true> : joinRows<true, true, false>)
-                                     : (plus ? joinRows<true, false, true> : joinRows<true, false, false>))
-                          : (plus ? joinRows<false, true, true> : joinRows<false, true, false>);
+    const bool details = in.vertical.data, plus = add.data;
+    assert(in.sum.data);
+    const auto rows = details ? (plus ? joinRows<true, true, true> : joinRows<true, true, false>) : (plus ? joinRows<true, false, true> : joinRows<true, false, false>);
     rows(in, step, size, add, out);
 }
 

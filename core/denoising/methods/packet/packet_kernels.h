@@ -19,7 +19,7 @@ void split(PlaneView<const float> in, int step, Size size, const Split &out);
 void splitSum(PlaneView<const float> in, int step, Size size, PlaneView<float> out);
 
 /// Adjoint of split, over 4: what the four windows that hold a sample say of it, averaged. For x in
-/// [step, width), y in [step, height). Bands whose view is empty count as zero; `add` (may be empty) is added.
+/// [step, width), y in [step, height). Details whose views are empty count as zero; `add` (may be empty) is added.
 void join(const Split &in, int step, Size size, PlaneView<const float> add, PlaneView<float> out);
 
 /// What the slope of luminance alone puts into the vertical and horizontal differences of the finest packet, because

@@ -6,26 +6,18 @@
 
 namespace irenic {
 
-namespace {
-
-constexpr int kWindowReachPx = 4; ///< of the 5 x 5 neighbours at a spacing of two
-
-} // namespace
-
 int reachPx(Scales scales)
 {
-    return (2 << scales.count) - 2 + kWindowReachPx;
+    return (2 << scales.count) - 2 + wavelet::kWindowReachPx;
 }
 
 void shrinkScales(PlaneView<float> band, const BandNoise &noise, Size size, Scales scales, float threshold, Scratch &scratch)
 {
     if (threshold <= 0 || scratch.stop.stop_requested())
         return;
-    using packet::Split;
     const Size whole{band.width, band.height};
     std::vector<Scratch::Lent> lent;
     const auto plane = [&] { return lent.emplace_back(scratch.lend(whole)).view(); };
-    const Split bands{{}, plane(), plane(), plane()}, shrunk{{}, plane(), plane(), plane()};
     const std::array<PlaneView<float>, 2> sumPlanes{plane(), plane()};
     const auto sums = [&](int level) { return sumPlanes[size_t(level % 2)]; };
     std::array<PlaneView<float>, BandNoise::kScales> detailPlanes;
@@ -45,16 +37,12 @@ void shrinkScales(PlaneView<float> band, const BandNoise &noise, Size size, Scal
     for (int y = 0; scales.first > 0 && y < sizes.back().height; ++y)
         std::memcpy(kept.row(y), fine.row(y), size_t(sizes.back().width) * sizeof(float));
     PlaneView<const float> sum = scales.first > 0 ? kept : fine;
+    const Scratch::Lent rows = scratch.lend({band.width, wavelet::scaleRows(2 << (scales.count - 1))});
     for (int level = scales.first; level < scales.count && !scratch.stop.stop_requested(); ++level) {
         const int step = 2 << level;
         sizes.push_back(inner(level));
-        packet::split(sum, step, sizes.back(), {sums(level), bands.vertical, bands.horizontal, bands.diagonal});
         const float here = noise.scales[size_t(level)] * noise.scales[size_t(level)] * threshold;
-        wavelet::shrink(bands.vertical, here, sizes.back(), shrunk.vertical);
-        wavelet::shrink(bands.horizontal, here, sizes.back(), shrunk.horizontal);
-        wavelet::shrink(bands.diagonal, here, sizes.back(), shrunk.diagonal);
-        // One plane of joined detail a scale instead of three bands: a third of the memory to walk through.
-        packet::join(shrunk, step, sizes.back(), {}, details(level));
+        wavelet::shrinkScale(sum, step, here, sizes.back(), sums(level), details(level), rows.view());
         sum = sums(level);
     }
     const auto mutableView = [](PlaneView<const float> v) { return PlaneView<float>{const_cast<float *>(v.data), v.stride, v.width, v.height}; };
