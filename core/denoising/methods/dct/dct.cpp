@@ -11,6 +11,7 @@ namespace {
 
 constexpr float kHard = 2.7f, kWiener = 1.0f; ///< noise sigma at strength 1
 constexpr int kRowStep = 3;                   ///< odd, so that every phase of the pattern has its windows
+constexpr int kSlopeRowStep = 7;              ///< for the slope alone; 3 gives nothing that shows in the second decimal of a decibel
 
 DctBand bandFor(double strength)
 {
@@ -64,7 +65,7 @@ void divide(PlaneView<const float> sum, PlaneView<const float> weight, Size size
 
 DctBand slopeBand(double luminanceStrength)
 {
-    return {kHard * std::max(1.f, float(luminanceStrength)), 0, kRowStep};
+    return {kHard * std::max(1.f, float(luminanceStrength)), 0, kSlopeRowStep};
 }
 
 int reachPx(const DctBand &settings)
