@@ -27,8 +27,13 @@ struct SpeedArguments {
     std::vector<std::string> methods; ///< ids; empty takes all
     bool exports = false;             ///< time whole exports, and how well the first tenth predicts them
     bool opencv = false;              ///< time OpenCV's non-local means too, where it was there at build time
+    std::string other;                ///< the irenic-bench of another build, for compare()
+    int rounds = 5;                   ///< for compare()
+    double most = 0;                  ///< compare() fails where every round is slower and the middle one by more than this ratio; 0: never
     bool json = false;
 };
+/// Runs this build and another by turns, each time in a process of its own: ratios of their times, median and spread.
+int compare(const SpeedArguments &arguments);
 /// Times every method over whole frames and over a pane of 400 x 600 pixels, each the best of several runs.
 int speed(const SpeedArguments &arguments);
 

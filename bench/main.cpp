@@ -23,11 +23,14 @@ int main(int argc, char **argv)
     quality->add_flag("--json", q.json, "One JSON object a line");
     SpeedArguments s;
     CLI::App *speed = app.add_subcommand("speed", "Seconds per frame and per pane");
-    speed->add_option("--megapixels", s.megapixels, "Frame sizes")->delimiter(',');
+    speed->add_option("--megapixels", s.megapixels, "Frame sizes")->delimiter(',')->check(CLI::Range(2, 1000));
     speed->add_option("--threads", s.threads, "Thread counts")->delimiter(',');
     speed->add_option("--methods", s.methods, "Methods; all where left out")->delimiter(',');
     speed->add_flag("--exports", s.exports, "Time whole exports, and how well the first tenth predicts the rest");
     speed->add_flag("--opencv", s.opencv, "Time OpenCV's non-local means in the same run, where it was installed at build time");
+    speed->add_option("--compare", s.other, "The irenic-bench of another build: both run by turns, and ratios are told")->check(CLI::ExistingFile);
+    speed->add_option("--rounds", s.rounds, "With --compare: turns of each")->check(CLI::Range(1, 100));
+    speed->add_option("--most", s.most, "With --compare: exit status 1 where this build is slower in every round and in the middle one by more than this ratio");
     speed->add_flag("--json", s.json, "One JSON object a line");
     TasteArguments t;
     CLI::App *taste = app.add_subcommand("taste", "Detail given back against a plain blend that leaves as much noise");
@@ -80,5 +83,6 @@ int main(int argc, char **argv)
         return irenic::bench::stop(p);
     if (taste->parsed())
         return irenic::bench::taste(t);
-    return quality->parsed() ? irenic::bench::quality(q) : irenic::bench::speed(s);
+    return quality->parsed() ? irenic::bench::quality(q) : s.other.empty() ? irenic::bench::speed(s)
+                                                                           : irenic::bench::compare(s);
 }
