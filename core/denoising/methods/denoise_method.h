@@ -42,7 +42,7 @@ public:
     /// Context needed on every side of a tile, in sensor pixels.
     virtual int haloPx() const = 0;
     /// Side of the tiles that waste little on halos, and need neither much memory nor long to be stopped.
-    virtual int bestTilePx() const { return 640; }
+    virtual int bestTilePx() const { return 896; }
     /// @param in    tile plus haloPx() on each side
     /// @param where the tile's place in the frame, for grids that are anchored there and for nothing else
     /// @param out   the tile, as many planes as went in; never overlaps `in`

@@ -28,7 +28,7 @@ public:
 
     /// Colours are opened by the slope of luminance after its windows were cleaned: its coarse scales would hardly change that.
     int haloPx() const override { return 2 * reachPx(bandFor(1)) + packet::kGradientReachPx + reachPx(kCoarseScales) + Packet::kReachPx; }
-    int bestTilePx() const override { return 640; }
+    int bestTilePx() const override { return 1024; }
 
     void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const override
     {
