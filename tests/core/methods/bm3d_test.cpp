@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/bm3d/bm3d_kernels.h"
+#include "support/every_target.h"
 #include "support/frames.h"
 
 #include <QTest>
@@ -141,5 +142,9 @@ private slots:
     }
 };
 
-QTEST_APPLESS_MAIN(Bm3dTest)
+int main(int argc, char **argv)
+{
+    return runForEveryTarget<Bm3dTest>(argc, argv);
+}
+
 #include "bm3d_test.moc"

@@ -6,6 +6,7 @@
 #include "methods/packet/packet_kernels.h"
 #include "methods/wavelet/scales.h"
 #include "methods/wavelet/wavelet_kernels.h"
+#include "support/every_target.h"
 #include "support/frames.h"
 #include "support/planes.h"
 
@@ -134,5 +135,9 @@ private:
     }
 };
 
-QTEST_APPLESS_MAIN(KernelsTest)
+int main(int argc, char **argv)
+{
+    return runForEveryTarget<KernelsTest>(argc, argv);
+}
+
 #include "kernels_test.moc"

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/packet/packet.h"
+#include "support/every_target.h"
 #include "support/frames.h"
 #include "support/planes.h"
 
@@ -154,5 +155,9 @@ private slots:
     }
 };
 
-QTEST_APPLESS_MAIN(PacketTest)
+int main(int argc, char **argv)
+{
+    return runForEveryTarget<PacketTest>(argc, argv);
+}
+
 #include "packet_test.moc"

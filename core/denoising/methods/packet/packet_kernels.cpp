@@ -72,6 +72,10 @@ void addLuminanceGradient(PlaneView<const float> sum, float sign, Size size, con
     }
 }
 
+#if HWY_TARGET == HWY_SCALAR // one lane is not an even number of them
+using reference::turnDifferences;
+using reference::turnDifferencesBack;
+#else
 /// +1 for windows whose greens are on the rising diagonal, -1 for the others: even lanes of a row are one kind and odd
 /// lanes the other, since lanes come in even numbers.
 auto risingSigns(Phase phase, int y)
@@ -119,6 +123,7 @@ void turnDifferencesBack(Phase phase, Size size, const Split &bands)
     }
 }
 
+#endif
 } // namespace irenic::packet::HWY_NAMESPACE
 HWY_AFTER_NAMESPACE();
 
