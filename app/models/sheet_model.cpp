@@ -115,7 +115,7 @@ QList<int> seriesOf(const Session &session, const QList<int> &frames)
         std::tuple<std::string, std::string, std::string> of; ///< camera, lens
         qint64 second;
         int index;
-        auto operator<=>(const Shot &) const = default;
+        auto operator<=>(const Shot &) const = default; // NOLINT(modernize-use-nullptr): clang-tidy 14 takes the compiler's own zero for a pointer
     };
     std::vector<Shot> shots;
     for (int i = 0; i < session.count(); ++i)
