@@ -1,10 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <algorithm>
 #include <string>
 #include <vector>
 
 namespace irenic::bench {
+
+/// Whether a method takes part where these were asked for; all do where none was.
+inline bool takesPart(const std::vector<std::string> &asked, const std::string &id)
+{
+    return asked.empty() || std::find(asked.begin(), asked.end(), id) != asked.end();
+}
 
 struct QualityArguments {
     std::vector<std::string> scenes; ///< PFM or TIFF files

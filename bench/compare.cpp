@@ -59,12 +59,13 @@ Spread spreadOf(std::vector<double> values)
 
 int compare(const SpeedArguments &a)
 {
-    const std::string self = std::filesystem::read_symlink("/proc/self/exe").string();
+    // Both by whole paths: the shell would look elsewhere for a mere name.
+    const std::string self = std::filesystem::read_symlink("/proc/self/exe").string(), other = std::filesystem::absolute(a.other).string();
     bool slower = false, any = false;
     if (!a.json)
         std::printf("| method | megapixels | threads | whole frame, this / other | pane, this / other | this s | other s |\n|---|---|---|---|---|---|---|\n");
     for (const MethodInfo &method : methods()) {
-        if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), method.id) == a.methods.end())
+        if (!takesPart(a.methods, method.id))
             continue;
         for (const int megapixels : a.megapixels)
             for (const int threads : a.threads) {
@@ -74,7 +75,7 @@ int compare(const SpeedArguments &a)
                     std::array<std::optional<Times>, 2> t;
                     for (const int turn : {0, 1}) {
                         const int which = (turn + round) % 2;
-                        t[size_t(which)] = timesOf(which == 0 ? self : a.other, method.id, megapixels, threads);
+                        t[size_t(which)] = timesOf(which == 0 ? self : other, method.id, megapixels, threads);
                     }
                     if (!t[0] || !t[1])
                         break;

@@ -28,9 +28,9 @@ int main(int argc, char **argv)
     speed->add_option("--methods", s.methods, "Methods; all where left out")->delimiter(',');
     speed->add_flag("--exports", s.exports, "Time whole exports, and how well the first tenth predicts the rest");
     speed->add_flag("--opencv", s.opencv, "Time OpenCV's non-local means in the same run, where it was installed at build time");
-    speed->add_option("--compare", s.other, "The irenic-bench of another build: both run by turns, and ratios are told")->check(CLI::ExistingFile);
-    speed->add_option("--rounds", s.rounds, "With --compare: turns of each")->check(CLI::Range(1, 100));
-    speed->add_option("--most", s.most, "With --compare: exit status 1 where this build is slower in every round and in the middle one by more than this ratio");
+    CLI::Option *compare = speed->add_option("--compare", s.other, "The irenic-bench of another build: both run by turns, and ratios are told")->check(CLI::ExistingFile)->excludes("--exports")->excludes("--opencv");
+    speed->add_option("--rounds", s.rounds, "With --compare: turns of each")->check(CLI::Range(1, 100))->needs(compare);
+    speed->add_option("--most", s.most, "With --compare: exit status 1 where this build is slower in every round and in the middle one by more than this ratio")->needs(compare);
     speed->add_flag("--json", s.json, "One JSON object a line");
     TasteArguments t;
     CLI::App *taste = app.add_subcommand("taste", "Detail given back against a plain blend that leaves as much noise");

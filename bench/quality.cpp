@@ -228,7 +228,7 @@ int quality(const QualityArguments &a)
                 for (const auto &[method, image] : outside(a.outside, s, folder))
                     print({stem, iso, method, 0, Score{pictureQuality(image, encodedTruth), {}, 0, 0}, {}, 0}, a.json);
             for (const MethodInfo &method : methods()) {
-                if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), method.id) == a.methods.end())
+                if (!takesPart(a.methods, method.id))
                     continue;
                 for (const double strength : a.strengths) {
                     const Treatment t{method.id, strength, strength};

@@ -172,7 +172,7 @@ int speed(const SpeedArguments &a)
                 opencv[threads] = opencvSeconds(*frame, threads);
 #endif
         for (const MethodInfo &method : methods()) {
-            if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), method.id) == a.methods.end())
+            if (!takesPart(a.methods, method.id))
                 continue;
             if (a.exports) {
                 timeExports(frame, report, method.id, megapixels);

@@ -24,7 +24,7 @@ std::vector<Case> casesFor(const StagesArguments &a)
 {
     std::vector<Case> all;
     for (const MethodInfo &m : methods())
-        if (a.methods.empty() || std::find(a.methods.begin(), a.methods.end(), m.id) != a.methods.end()) {
+        if (takesPart(a.methods, m.id)) {
             all.push_back({std::string(m.id) + ", plain", {m.id}});
             Treatment toTaste{m.id};
             toTaste.taste = {.detail = 0.5, .grain = 0.2, .mix = 0.9, .luminanceShadows = 1.4, .luminanceLights = 0.6, .colourShadows = 0.8, .blotches = 0.5, .sharpen = 0.6, .blocks = 0.5};

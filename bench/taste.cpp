@@ -72,7 +72,7 @@ int taste(const TasteArguments &a)
             const Luma truth = truthOf(s), flatTruth = truthOf(f), untreated = lumaOf(cleaner(s, "wavelet", 0, 0)), flatUntreated = lumaOf(cleaner(f, "wavelet", 0, 0));
             const double noise = std::sqrt(meanSquareOf(flatUntreated, flatTruth));
             for (const MethodInfo &m : methods()) {
-                if (!a.methods.empty() && std::find(a.methods.begin(), a.methods.end(), m.id) == a.methods.end())
+                if (!takesPart(a.methods, m.id))
                     continue;
                 const Luma plain = lumaOf(cleaner(s, m.id, a.strength, 0)), flatPlain = lumaOf(cleaner(f, m.id, a.strength, 0));
                 for (const double amount : a.amounts) {

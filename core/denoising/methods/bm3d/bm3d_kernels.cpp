@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Vectors are kept in arrays here, so their size must be known to the compiler.
-#define HWY_DISABLED_TARGETS (HWY_SVE | HWY_SVE2 | HWY_SVE_256 | HWY_SVE2_128 | HWY_RVV)
+#include "methods/known_lanes.h"
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "methods/bm3d/bm3d_kernels.cpp"
 #include <hwy/foreach_target.h>
@@ -171,12 +170,12 @@ struct Rows {
     void forward()
     {
         for (auto &p : r)
-            dct::HWY_NAMESPACE::forward8(D(), p[0], p[1], p[2], p[3], p[4], p[5], p[6], p[7]);
+            dct::HWY_NAMESPACE::forward8(D(), p);
     }
     void inverse()
     {
         for (auto &p : r)
-            dct::HWY_NAMESPACE::inverse8(D(), p[0], p[1], p[2], p[3], p[4], p[5], p[6], p[7]);
+            dct::HWY_NAMESPACE::inverse8(D(), p);
     }
 };
 
@@ -246,8 +245,8 @@ HWY_NOINLINE float shrink(float *HWY_RESTRICT stack, const float *HWY_RESTRICT p
     const auto one = hn::Set(d, 1.f), tiny = hn::Set(d, 1e-20f);
     const auto size = hn::Set(d, float(kCount)); // coefficients are its root too large, since the transform across was not scaled
     constexpr size_t kRow = std::max(kCount, kPerVector) * kSide;
+    const auto first = hn::FirstN(d, 1);
     auto kept = hn::Zero(d);
-    float ofMean = 0;
     for (size_t v = 0; v < kSide; ++v)
         for (size_t p = 0; p < kParts; ++p) {
             const size_t at = v * kRow + p * kLanes;
@@ -264,30 +263,29 @@ HWY_NOINLINE float shrink(float *HWY_RESTRICT stack, const float *HWY_RESTRICT p
                 q.turn();
                 for (size_t m = 0; m < Across<kCount>::kVectors; ++m) {
                     const auto energy = hn::Mul(q.v[m], q.v[m]);
-                    const auto gain = hn::Mul(energy, reciprocal(d, hn::Add(hn::Add(energy, bound), tiny)));
+                    auto gain = hn::Mul(energy, reciprocal(d, hn::Add(hn::Add(energy, bound), tiny)));
                     if (withMean && m == 0)
-                        ofMean = hn::GetLane(hn::Mul(gain, gain));
+                        gain = hn::IfThenZeroElse(first, gain);
                     kept = hn::MulAdd(gain, gain, kept);
                     c.v[m] = hn::Mul(gain, c.v[m]);
                 }
             } else {
                 for (size_t m = 0; m < Across<kCount>::kVectors; ++m) {
-                    const auto stays = hn::Gt(hn::Mul(c.v[m], c.v[m]), bound);
-                    const auto counted = hn::IfThenElseZero(stays, one);
+                    auto gain = hn::IfThenElseZero(hn::Gt(hn::Mul(c.v[m], c.v[m]), bound), one);
                     if (withMean && m == 0)
-                        ofMean = hn::GetLane(counted);
-                    kept = hn::Add(kept, counted);
-                    c.v[m] = hn::IfThenElseZero(stays, c.v[m]);
+                        gain = hn::IfThenZeroElse(first, gain);
+                    kept = hn::Add(kept, gain);
+                    c.v[m] = hn::Mul(gain, c.v[m]);
                 }
             }
             if (withMean)
-                c.v[0] = hn::IfThenElse(hn::FirstN(d, 1), mean, c.v[0]);
+                c.v[0] = hn::IfThenElse(first, mean, c.v[0]);
             c.turn();
             c.store(stack + at);
         }
     if constexpr (kCount < kPerVector)
         kept = hn::ConcatLowerLower(d, hn::Zero(d), kept);
-    return hn::GetLane(hn::SumOfLanes(d, kept)) - ofMean;
+    return hn::GetLane(hn::SumOfLanes(d, kept));
 }
 
 template <bool kWiener>

@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Vectors are kept in arrays here, so their size must be known to the compiler.
-#define HWY_DISABLED_TARGETS (HWY_SVE | HWY_SVE2 | HWY_SVE_256 | HWY_SVE2_128 | HWY_RVV)
+#include "methods/known_lanes.h"
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "methods/dct/dct_kernels.cpp"
 #include <hwy/foreach_target.h>
@@ -34,8 +33,8 @@ struct Eight {
         for (size_t i = 0; i < kSide; ++i)
             hn::StoreU(v[i], D(), to + i * stride);
     }
-    void forward() { forward8(D(), v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7]); }
-    void inverse() { inverse8(D(), v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7]); }
+    void forward() { forward8(D(), v); }
+    void inverse() { inverse8(D(), v); }
 };
 
 /// What came out of the windows of a row, until all that say something of a sample are there: sample (u, v) of the window at x

@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Vectors are kept in arrays here, so their size must be known to the compiler.
-#define HWY_DISABLED_TARGETS (HWY_SVE | HWY_SVE2 | HWY_SVE_256 | HWY_SVE2_128 | HWY_RVV)
+#include "methods/known_lanes.h"
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "methods/nlm/nlm_kernels.cpp"
 #include <hwy/foreach_target.h>
