@@ -13,13 +13,15 @@ constexpr float kDifferenceVariance[2] = {2, 4};
 
 } // namespace
 
-void evenBlotches(const TilePlanes &cleaned, size_t count, CfaPattern cfa, Rect where, PlaneView<const float> amount)
+void evenBlotches(const TilePlanes &cleaned, size_t count, CfaPattern cfa, Rect where, PlaneView<const float> amount, const std::stop_token &stop)
 {
     const bool mosaic = count == 1;
     const int x0 = where.x & 1, y0 = where.y & 1; // first whole cell
     const Size cells{(where.width - x0) / 2, (where.height - y0) / 2};
     Plane<float> waves[2];
     for (int k = 0; k < 2; ++k) {
+        if (stop.stop_requested())
+            return;
         Plane<float> difference(cells), small(cells), large(cells);
         for (int cy = 0; cy < cells.height; ++cy)
             for (int cx = 0; cx < cells.width; ++cx) {
@@ -56,7 +58,7 @@ void evenBlotches(const TilePlanes &cleaned, size_t count, CfaPattern cfa, Rect 
         const float top = w.at(i, j) + (w.at(i + 1, j) - w.at(i, j)) * u, bottom = w.at(i, j + 1) + (w.at(i + 1, j + 1) - w.at(i, j + 1)) * u;
         return top + (bottom - top) * v;
     };
-    for (int y = 0; y < where.height; ++y)
+    for (int y = 0; y < where.height && !stop.stop_requested(); ++y)
         for (int x = 0; x < where.width; ++x) {
             const float share = amount.row(y)[x];
             if (share <= 0)

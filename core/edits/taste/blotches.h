@@ -14,6 +14,7 @@ inline constexpr int kBlotchHaloPx = 62;
 /// @param cleaned stabilised planes, in place; right for samples at least kBlotchHaloPx from the border
 /// @param amount  of every sample, 0 to 1
 /// @param where   what the planes cover; cells are anchored at even places of the frame
-void evenBlotches(const TilePlanes &cleaned, size_t count, CfaPattern cfa, Rect where, PlaneView<const float> amount);
+/// @param stop    once it is requested, what is left is thrown away
+void evenBlotches(const TilePlanes &cleaned, size_t count, CfaPattern cfa, Rect where, PlaneView<const float> amount, const std::stop_token &stop = {});
 
 } // namespace irenic

@@ -25,7 +25,7 @@ public:
         for (int y = 0; y < all.height; ++y)
             for (int x = 0; x < all.width; ++x)
                 share.row(y)[x] = float(m_facts.treatment.taste.blotches) * toneWeights(share.row(y)[x])[0];
-        irenic::evenBlotches(tile.now.views, m_facts.planes(), m_facts.frame->cfa.shifted(all.x, all.y), all, share);
+        irenic::evenBlotches(tile.now.views, m_facts.planes(), m_facts.frame->cfa.shifted(all.x, all.y), all, share, scratch.stop);
         tile.cutTo(out);
     }
 

@@ -7,6 +7,8 @@ namespace irenic::stages {
 
 namespace {
 
+constexpr int kRowsAtOnce = 64; // between two looks at whether to stop
+
 /// See SensorLens.
 class Lens final : public Stage
 {
@@ -28,7 +30,10 @@ public:
     void run(Tile &tile, Rect out, Scratch &scratch) const override
     {
         LentPlanes corrected(scratch, m_facts.planes(), out);
-        m_lens.apply(tile.linear(), out, corrected.views);
+        for (int y = 0; y < out.height && !scratch.stop.stop_requested(); y += kRowsAtOnce) {
+            const Rect rows{out.x, out.y + y, out.width, std::min(kRowsAtOnce, out.height - y)};
+            m_lens.apply(tile.linear(), rows, corrected.over(rows));
+        }
         tile.now = std::move(corrected);
     }
 
