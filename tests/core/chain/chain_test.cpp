@@ -219,7 +219,7 @@ private slots:
         QVERIFY(chain.stages().size() >= 10);
         std::stop_source stopped;
         stopped.request_stop();
-        const Rect where{200, 100, 500, 500};
+        const Rect where{200, 100, 250, 250};
         Scratch scratch;
         const auto left = [&](size_t i, const std::stop_token &stop) {
             const Stage::Traits traits = chain.stages()[i]->traits();
@@ -240,7 +240,6 @@ private slots:
             if (traits.secondsPerMegapixel < kOnceATile)
                 continue;
             const Plane<float> whole = left(i, {}), cut = left(i, stopped.get_token());
-            QVERIFY2(sameBits(whole.constView(), left(i, {}).constView()), traits.name);
             QVERIFY2(!sameBits(whole.constView(), cut.constView()), traits.name);
             ++polling;
         }
