@@ -320,7 +320,7 @@ void ExportQueue::startNext()
         const auto after = std::find_if(next + 1, m_entries.end(), isWaiting);
         m_memory = after != m_entries.end() && cleanAlike(next->job, after->job) ? std::make_shared<ExportMemory>() : nullptr;
     }
-    m_pool.start([this, id, job = next->job, weak = next->frame, noise = next->noise, memory = m_memory, stop = m_stop.get_token()] {
+    m_pool.start([this, id, job = next->job, weak = next->frame, noise = next->noise, memory = m_memory, seen = m_seen, stop = m_stop.get_token()] {
         const auto onProgress = [this, id](double f) {
             QMetaObject::invokeMethod(
                 this, [this, id, f] {
@@ -330,7 +330,7 @@ void ExportQueue::startNext()
                 },
                 Qt::QueuedConnection);
         };
-        const auto done = runExportJob(job, weak.lock(), noise, {0, stop, onProgress, /*background=*/true}, false, memory.get());
+        const auto done = runExportJob(job, weak.lock(), noise, {0, stop, onProgress, /*background=*/true}, false, memory.get(), seen);
         QMetaObject::invokeMethod(
             this, [this, id, done] { finish(id, done); }, Qt::QueuedConnection);
     });

@@ -34,7 +34,8 @@ public:
     };
 
     explicit ExportQueue(QObject *parent = nullptr);
-    ~ExportQueue() override; ///< stops the running export; nothing half-written stays behind
+    void setSeen(CleanCache *cache) { m_seen = cache; } ///< what was cleaned for the screen; must outlive the queue, null for nothing
+    ~ExportQueue() override;                            ///< stops the running export; nothing half-written stays behind
 
     /// Keeps the list in a file of its own in that folder, and takes over what other processes that are gone did not finish. Where
     /// something was taken over the queue is paused. How many exports are unfinished.
@@ -91,6 +92,7 @@ private:
     QString m_file;                                        ///< empty: kept nowhere
     bool m_keepingFails = false;
     int m_lastId = 0;
+    CleanCache *m_seen = nullptr;
     int m_running = 0; ///< id, or 0
     bool m_paused = false;
     double m_ratio = 1;

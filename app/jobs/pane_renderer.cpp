@@ -12,6 +12,23 @@ namespace {
 
 /// What is done so soon is not worth stopping.
 constexpr double kQuickSeconds = 0.25;
+// What takes longer than the latter comes in pieces: a dozen, or so long ones.
+constexpr double kPieceSeconds[2] = {0.4, 1.0}, kWholeSeconds = 0.7;
+constexpr int kPieces = 12;
+constexpr int kLeastPiecePx = 256, kMostPiecePx = 2048;
+
+std::shared_ptr<PanePieces> piecesOf(const PaneRequest &r, const Cleaner &cleaner, QPoint eye)
+{
+    // What is looked at for these lies elsewhere, or is not kept.
+    const bool inPlace = Unbending(r.edits.lens, r.frame->crop).isStraight() && r.look.show != Show::Doubt && r.look.show != Show::Spared;
+    const double whole = cleaner.expectedSeconds({r.region.width(), r.region.height()});
+    if (!inPlace || cleaner.isIdentity() || whole <= kWholeSeconds)
+        return nullptr;
+    const double piece = std::clamp(whole / kPieces, kPieceSeconds[0], kPieceSeconds[1]);
+    const int side = int(1000 * std::sqrt(piece / cleaner.expectedSeconds({1000, 1000}))) / 64 * 64;
+    const QPoint from = r.region.contains(eye) ? eye : r.region.center();
+    return std::make_shared<PanePieces>(r.frame->storedOf(toUpright(r.region)), r.frame->active, std::clamp(side, kLeastPiecePx, kMostPiecePx), r.frame->storedOf(UprightPoint{from.x(), from.y()}));
+}
 
 } // namespace
 
@@ -37,7 +54,9 @@ PaneRenderer::~PaneRenderer()
 void PaneRenderer::request(const PaneRequest &wanted)
 {
     PaneRequest request = wanted;
-    request.isQuick = Cleaner(request.frame, request.noise, request.treatment, request.edits).expectedSeconds({request.region.width(), request.region.height()}) <= kQuickSeconds;
+    const Cleaner cleaner(request.frame, request.noise, request.treatment, request.edits);
+    request.isQuick = cleaner.expectedSeconds({request.region.width(), request.region.height()}) <= kQuickSeconds;
+    request.pieces = piecesOf(request, cleaner, m_eye);
     {
         const std::lock_guard lock(m_mutex);
         std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == request.pane; });
@@ -55,6 +74,11 @@ void PaneRenderer::request(const PaneRequest &wanted)
         }
     }
     m_wake.notify_one();
+}
+
+void PaneRenderer::setEye(QPoint upright)
+{
+    m_eye = upright;
 }
 
 void PaneRenderer::forgetPane(int pane)
@@ -105,10 +129,19 @@ void PaneRenderer::work()
             request = m_running = m_waiting.front();
             m_waiting.pop_front();
         }
+        if (request.pieces && !request.pieces->isDone()) {
+            const Status done = behindBarrier("The picture", [&] { return renderPiece(request, stop); });
+            const std::lock_guard lock(m_mutex);
+            if (done && m_running.pane >= 0 && !stop.stop_requested())
+                rendersNext(request);
+            else if (!done && done.error().code != ErrorCode::Cancelled)
+                emit failed(QString::fromStdString(done.error().userMessage));
+            continue;
+        }
         QElapsedTimer timer;
         timer.start();
-        Result<Pictures> image = behindBarrier("The picture", [&] { return render(request, stop); });
-        const double seconds = double(timer.nsecsElapsed()) * 1e-9;
+        Result<Pictures> image = behindBarrier("The picture", [&] { return render(request, request.region, stop); });
+        const double seconds = double(timer.nsecsElapsed()) * 1e-9 + (request.pieces ? request.pieces->seconds : 0);
         if (!image) {
             if (image.error().code != ErrorCode::Cancelled)
                 emit failed(QString::fromStdString(image.error().userMessage));
@@ -157,12 +190,45 @@ void PaneRenderer::setScreen(std::shared_ptr<const ScreenTransform> screen)
     emit screenChanged();
 }
 
-Result<PaneRenderer::Pictures> PaneRenderer::render(const PaneRequest &r, std::stop_token stop)
+void PaneRenderer::rendersNext(const PaneRequest &request)
+{
+    const auto after = std::find_if(m_waiting.begin(), m_waiting.end(), [&](const PaneRequest &r) { return r.pieces && r.pieces->share() > request.pieces->share(); });
+    m_waiting.insert(after, request);
+}
+
+Status PaneRenderer::renderPiece(const PaneRequest &r, std::stop_token stop)
+{
+    QElapsedTimer timer;
+    timer.start();
+    const Frame &frame = *r.frame;
+    const Cleaner cleaner(r.frame, r.noise, r.treatment, r.edits);
+    const Rect piece = r.pieces->next();
+    if (m_cache.shareHeld(cleaner, piece) < 1)
+        if (const Result<Plane<float>> samples = m_cache.clean(cleaner, piece, {0, stop, {}}); !samples)
+            return samples.error();
+    QRect part = toQRect(frame.uprightOf(r.pieces->finish()));
+    // In whole pixels of the picture on the screen.
+    const auto inward = [&](int v) { return (v + r.reduction - 1) / r.reduction * r.reduction; };
+    const QPoint origin = r.region.topLeft();
+    part.moveTopLeft(part.topLeft() - origin);
+    const QPoint first(inward(part.left()), inward(part.top())), end(part.x() + part.width(), part.y() + part.height());
+    part = QRect(first, QSize(end.x() / r.reduction * r.reduction - first.x(), end.y() / r.reduction * r.reduction - first.y())).translated(origin);
+    if (!part.isEmpty() && !r.pieces->isDone()) {
+        Result<Pictures> pictures = render(r, part, stop);
+        if (!pictures)
+            return pictures.error();
+        emit rendered({r, pictures.value().image, pictures.value().plain, 0, part, r.pieces->share()});
+    }
+    r.pieces->seconds += double(timer.nsecsElapsed()) * 1e-9;
+    return {};
+}
+
+Result<PaneRenderer::Pictures> PaneRenderer::render(const PaneRequest &r, QRect region, std::stop_token stop)
 {
     const RunContext run{0, stop, {}};
     const Frame &frame = *r.frame;
     const Cleaner cleaner(r.frame, r.noise, r.treatment, r.edits);
-    const Result<RgbImage<float>> linear = developView(cleaner, frame.storedOf(toUpright(r.region)), r.reduction, r.look, &m_cache, run);
+    const Result<RgbImage<float>> linear = developView(cleaner, frame.storedOf(toUpright(region)), r.reduction, r.look, &m_cache, run);
     if (!linear)
         return linear.error();
     Pictures out;

@@ -5,6 +5,7 @@
 #include "irenic/nearness.h"
 #include "irenic/picture.h"
 #include "irenic/screen.h"
+#include "jobs/pane_pieces.h"
 
 #include <QImage>
 #include <QObject>
@@ -32,7 +33,9 @@ struct PaneRequest {
     Rect place;                                    ///< stored coordinates where readings are to be taken; empty for none
     std::shared_ptr<const Frame> truth;            ///< the upright picture without noise, to be read against; null where nobody knows it
 
-    bool isQuick = false; ///< by what its chain costs; the renderer's own
+    // The renderer's own:
+    bool isQuick = false;               ///< by what its chain costs
+    std::shared_ptr<PanePieces> pieces; ///< of what takes long; null otherwise
 
     /// Two requests that would draw the same pixels.
     bool sameContent(const PaneRequest &o) const
@@ -46,10 +49,13 @@ struct PaneResult {
     QImage image; ///< request.region at 1 : request.reduction, in the screen's numbers
     QImage plain; ///< the same in sRGB
     double seconds = 0;
+    QRect part{};     ///< of request.region, that `image` covers where more is to come; null where it is the whole
+    double share = 1; ///< of the whole that is done
 };
 
 /// Computes panes on a thread of its own, the most urgent first. A newer request for a pane replaces a waiting one, and
 /// stops a running one that would take long; a quick one is let finish, so that something moves under a dragged slider.
+/// What takes long comes in pieces, from the pointer outward, by turns with the pieces of other panes: the same place of every trial is there first.
 class PaneRenderer : public QObject
 {
     Q_OBJECT
@@ -60,12 +66,13 @@ public:
     void request(const PaneRequest &request);
     void setScreen(std::shared_ptr<const ScreenTransform> screen); ///< of all requests from now on; of the window's thread alone
     const std::shared_ptr<const ScreenTransform> &screen() const { return m_screen; }
-    void forgetPane(int pane); ///< drops what is waiting or running for it
+    void setEye(QPoint upright); ///< where on the picture the pointer is; of the window's thread alone
+    void forgetPane(int pane);   ///< drops what is waiting or running for it
     bool isIdle() const;
     CleanCache *cache() { return &m_cache; } ///< may be used from any thread
 
 signals:
-    void rendered(const irenic::PaneResult &result);                                     ///< queued into the receiver's thread
+    void rendered(const irenic::PaneResult &result);                                     ///< queued into the receiver's thread; parts first, where it takes long
     void readingsTaken(int pane, quint64 serial, const irenic::PlaceReadings &readings); ///< of the request's place; follow when all pictures are done
 
     void screenChanged();
@@ -85,8 +92,12 @@ private:
     struct Pictures {
         QImage image, plain;
     };
-    Result<Pictures> render(const PaneRequest &request, std::stop_token stop);
+    Result<Pictures> render(const PaneRequest &request, QRect region, std::stop_token stop);
+    /// The next piece of what takes long; sent off where something of it can be shown.
+    Status renderPiece(const PaneRequest &request, std::stop_token stop);
+    void rendersNext(const PaneRequest &request); ///< waits, behind those of which less is done; m_mutex is held
     std::shared_ptr<const ScreenTransform> m_screen;
+    QPoint m_eye{-1, -1};
 
     CleanCache m_cache;
     mutable std::mutex m_mutex;

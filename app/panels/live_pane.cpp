@@ -3,6 +3,8 @@
 
 #include "irenic/doubt.h"
 
+#include <QPainter>
+
 namespace irenic {
 
 namespace {
@@ -24,6 +26,7 @@ LivePane::LivePane(PaneRenderer *renderer, QWidget *parent) : PicturePane(parent
     });
     connect(renderer, &PaneRenderer::screenChanged, this, &LivePane::request);
     connect(this, &PicturePane::geometryChanged, this, &LivePane::request);
+    connect(this, &PicturePane::pointedAt, renderer, [renderer](QPointF at) { renderer->setEye(at.toPoint()); });
 }
 
 LivePane::~LivePane()
@@ -78,6 +81,8 @@ QString LivePane::stateWords() const
     }
     if (isSettled())
         return tr("settled, %1 s").arg(std::max(0.01, m_seconds), 0, 'f', 2);
+    if (m_share > 0)
+        return tr("computing, %1 %").arg(int(100 * m_share));
     return hasImage() ? tr("stale, computing") : tr("computing");
 }
 
@@ -109,6 +114,7 @@ void LivePane::request()
     if (r.place != m_wanted.place || r.truth != m_wanted.truth || r.treatment != m_wanted.treatment || r.edits != m_wanted.edits)
         m_readings.reset();
     m_wanted = r;
+    m_share = 0;
     const auto known = std::find_if(m_recent.begin(), m_recent.end(), [&](const PaneResult &k) { return k.request.sameContent(r); });
     if (known != m_recent.end()) {
         m_shownSerial = r.serial;
@@ -128,6 +134,8 @@ void LivePane::take(const PaneResult &result)
 {
     if (result.request.pane != m_id || result.request.frame != m_content.frame)
         return;
+    if (!result.part.isNull())
+        return takePart(result);
     const bool last = result.request.serial == m_wanted.serial;
     // An older answer moves the picture along under a dragged slider, but never goes back behind a newer one.
     if (!last && result.request.serial < m_shownSerial)
@@ -138,6 +146,30 @@ void LivePane::take(const PaneResult &result)
         m_seconds = result.seconds;
         remember(result);
     }
+    emit stateChanged();
+}
+
+/// Over what hung there before, which stays stale round about.
+void LivePane::takePart(const PaneResult &result)
+{
+    const PaneRequest &r = result.request;
+    if (r.serial != m_wanted.serial)
+        return;
+    m_share = result.share;
+    const auto joined = [&](const QImage &before, const QImage &part) {
+        QImage canvas(QSize(r.region.width() / r.reduction, r.region.height() / r.reduction), QImage::Format_ARGB32_Premultiplied);
+        canvas.fill(Qt::transparent);
+        const auto placeOf = [&](const QRect &region) {
+            return QRectF(double(region.x() - r.region.x()) / r.reduction, double(region.y() - r.region.y()) / r.reduction, double(region.width()) / r.reduction, double(region.height()) / r.reduction);
+        };
+        QPainter painter(&canvas);
+        painter.setRenderHint(QPainter::SmoothPixmapTransform);
+        if (!before.isNull())
+            painter.drawImage(placeOf(image().region), before);
+        painter.drawImage(placeOf(result.part).topLeft(), part);
+        return canvas;
+    };
+    setImage({joined(image().image, result.image), r.region, r.reduction, joined(image().plain.isNull() ? image().image : image().plain, result.plain)});
     emit stateChanged();
 }
 

@@ -54,6 +54,7 @@ protected:
 private:
     void request();
     void take(const PaneResult &result);
+    void takePart(const PaneResult &result);
     void remember(const PaneResult &result);
 
     PaneRenderer *m_renderer;
@@ -65,6 +66,7 @@ private:
     PaneRequest m_wanted;
     quint64 m_shownSerial = 0;
     double m_seconds = 0;
+    double m_share = 0; ///< of what is wanted, that is there already
     std::optional<PlaceReadings> m_readings;
     std::deque<PaneResult> m_recent; ///< settled ones, so that a hold comes back at once
 };

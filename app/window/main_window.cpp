@@ -68,6 +68,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
 {
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
+    m_queue.setSeen(m_renderer.cache());
     m_wall = new Wall(&m_session, &m_renderer);
     m_strip = new StripView(&m_session, &m_renderer);
     m_loupe = new Loupe(&m_session, &m_renderer);

@@ -176,8 +176,8 @@ private:
 
     Session m_session;
     FrameReader m_reader;
-    ExportQueue m_queue;
     PaneRenderer m_renderer;
+    ExportQueue m_queue;
     FrameMeasurer m_measurer{m_renderer.cache()};
     GuestLoader m_guests;
     RecipeBook m_recipes{RecipeBook::usualFolder()};

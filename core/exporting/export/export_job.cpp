@@ -107,8 +107,10 @@ bool cleanAlike(const ExportJob &a, const ExportJob &b)
 
 namespace {
 
-Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory)
+Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory, CleanCache *seen)
 {
+    if (!frame || !noise || !asked.seriesNoise.empty())
+        seen = nullptr;
     for (const Status &s : {validate(asked.treatment), validate(asked.regions), validate(asked.lens)})
         if (!s)
             return s.error();
@@ -179,7 +181,13 @@ Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> f
     std::error_code ec;
     std::filesystem::create_directories(job.folder, ec);
     const Cleaner cleaner(frame, noise, outcome.treatment, editsOf(job, frame, noise));
-    if (const Status s = exportUnderName(job, cleaner, *noise, name.value(), options, context, memory ? memory->cleaned.get() : nullptr, outcome); !s)
+    CleanCache *cache = memory ? memory->cleaned.get() : nullptr;
+    constexpr double kMost = 0.5, kAll = 0.95;
+    if (const double share = !cache && seen ? seen->shareHeld(cleaner, frame->crop) : 0; share > kMost) {
+        cache = seen;
+        outcome.wasCleaned = share > kAll;
+    }
+    if (const Status s = exportUnderName(job, cleaner, *noise, name.value(), options, context, cache, outcome); !s)
         return s.error();
     if (outcome.skipped)
         return outcome;
@@ -195,9 +203,9 @@ Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> f
 
 } // namespace
 
-Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory)
+Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &context, bool dryRun, ExportMemory *memory, CleanCache *seen)
 {
-    return behindBarrier(textOf(job.source.filename()), [&] { return run(job, std::move(frame), std::move(noise), context, dryRun, memory); });
+    return behindBarrier(textOf(job.source.filename()), [&] { return run(job, std::move(frame), std::move(noise), context, dryRun, memory, seen); });
 }
 
 } // namespace irenic

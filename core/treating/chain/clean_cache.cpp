@@ -60,6 +60,15 @@ void CleanCache::store(const Key &key, const std::shared_ptr<const Frame> &frame
         erase(m_tiles.find(m_order.back()));
 }
 
+double CleanCache::shareHeld(const Cleaner &cleaner, Rect region)
+{
+    int held = 0, all = 0;
+    for (int ty = region.y / kTilePx; ty <= (region.bottom() - 1) / kTilePx; ++ty)
+        for (int tx = region.x / kTilePx; tx <= (region.right() - 1) / kTilePx; ++tx)
+            all += 1, held += find({&cleaner.frame(), cleaner.identity(), tx, ty}, cleaner.sharedFrame()) ? 1 : 0;
+    return double(held) / std::max(1, all);
+}
+
 Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, const RunContext &run)
 {
     if (cleaner.isIdentity())

@@ -91,7 +91,7 @@ private slots:
         quint64 last = 0;
         for (const auto &arguments : pictures)
             if (const PaneRequest r = arguments.first().value<PaneResult>().request; r.pane == 1) {
-                QVERIFY(r.serial > last);
+                QVERIFY(r.serial >= last);
                 last = r.serial;
             }
         QCOMPARE(last, quint64(2));
@@ -114,6 +114,69 @@ private slots:
         for (const auto &args : spy)
             order << args.first().value<PaneResult>().request.pane;
         QVERIFY(order.indexOf(3) < order.indexOf(2) && order.indexOf(2) < order.indexOf(1));
+    }
+
+    /// What takes long comes in parts, from the pointer outward, each with the very pixels that the whole has there.
+    void whatTakesLongComesInPieces()
+    {
+        constexpr int orientation = 6, reduction = 2;
+        ShootOptions o;
+        o.iso = 6400;
+        o.orientation = orientation;
+        const Simulated s = simulate(makeScene({1500, 1100}), o);
+        PaneRenderer renderer;
+        QSignalSpy spy(&renderer, &PaneRenderer::rendered);
+        const QSize upright(s.frame->uprightSize().width, s.frame->uprightSize().height);
+        PaneRequest r = requestOf(s, 1, 1, QRect(QPoint(0, 0), upright / reduction * reduction), {"bm3d"});
+        r.reduction = reduction;
+        const QPoint eye(upright.width() / 5, upright.height() / 4);
+        renderer.setEye(eye);
+        renderer.request(r);
+        QTRY_VERIFY_WITH_TIMEOUT(!spy.isEmpty() && spy.last().first().value<PaneResult>().part.isNull(), kPatienceMs);
+        const auto whole = spy.last().first().value<PaneResult>();
+        QCOMPARE(whole.share, 1.0);
+        QCOMPARE(whole.image.size(), r.region.size() / reduction);
+        QVERIFY(spy.size() >= 3);
+        constexpr int kMargin = PanePieces::kReachPx + 4; // that is left out until the neighbours are there
+        double share = 0;
+        QRegion shown;
+        for (qsizetype i = 0; i + 1 < spy.size(); ++i) {
+            const auto piece = spy[i].first().value<PaneResult>();
+            QVERIFY(piece.share > share && piece.share < 1);
+            share = piece.share;
+            QVERIFY(r.region.contains(piece.part));
+            QCOMPARE(piece.image, whole.image.copy(QRect(piece.part.topLeft() / reduction, piece.part.size() / reduction)));
+            if (i == 0)
+                QVERIFY(piece.part.adjusted(-kMargin, -kMargin, kMargin, kMargin).contains(eye));
+            shown += piece.part;
+        }
+        QVERIFY(spy.first().first().value<PaneResult>().part.width() * 2 < upright.width());
+        qint64 area = 0;
+        for (const QRect &part : shown)
+            area += qint64(part.width()) * part.height();
+        QVERIFY(double(area) > 0.6 * upright.width() * upright.height());
+        // And what other code makes of it.
+        const auto straight = developView(Cleaner(s.frame, s.noise, r.treatment), s.frame->storedOf(toUpright(r.region)), reduction, {}, nullptr, {});
+        QCOMPARE(whole.image, toImage(turned(encoded8(straight.value()), orientation)));
+    }
+
+    /// Two trials that take long go on by turns: neither waits for the other's end.
+    void longOnesTakeTurns()
+    {
+        const Simulated s = simulate(makeScene({1500, 1000}), {});
+        PaneRenderer renderer;
+        QSignalSpy spy(&renderer, &PaneRenderer::rendered);
+        renderer.request(requestOf(s, 1, 1, {0, 0, 1500, 1000}, {"bm3d"}));
+        renderer.request(requestOf(s, 2, 2, {0, 0, 1500, 1000}, {"bm3d", 0.5}));
+        QTRY_VERIFY_WITH_TIMEOUT(renderer.isIdle(), kPatienceMs);
+        QList<int> parts, wholes;
+        for (const auto &args : spy) {
+            const auto result = args.first().value<PaneResult>();
+            (result.part.isNull() ? wholes : parts) << result.request.pane;
+        }
+        QCOMPARE(wholes.size(), 2);
+        QVERIFY(parts.indexOf(2) < parts.lastIndexOf(1));
+        QVERIFY(parts.indexOf(2) <= 2);
     }
 
     void forgottenPanesAnswerNothing()

@@ -233,6 +233,37 @@ private slots:
         }
     }
 
+    /// What the screen showed is not computed again; what it showed by another law, or only a little of, is.
+    void whatWasSeenIsNotCleanedAgain()
+    {
+        const auto frame = readFrame(m_dir.filePath("wren-01.dng").toStdString()).value();
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*frame).take());
+        ExportJob job = jobFor("wren-01.dng");
+        job.treatment = {"dct", {}, 0.8, 0.9};
+        const Cleaner cleaner(frame, noise, {"dct", 0.8, 0.9});
+        const Rect all = frame->active;
+        CleanCache little, seen;
+        QVERIFY(little.clean(cleaner, {all.x, all.y, 64, 64}, {}).ok());
+        QVERIFY(seen.clean(cleaner, all, {}).ok());
+        QVERIFY(little.shareHeld(cleaner, all) < 0.5);
+        QCOMPARE(seen.shareHeld(cleaner, all), 1.0);
+        const auto written = [&](ExportJob j, CleanCache *cache, const char *name) {
+            j.nameTemplate = name;
+            const auto done = runExportJob(j, frame, noise, {}, false, nullptr, cache);
+            if (!done)
+                qWarning("%s", done.error().userMessage.c_str());
+            return done.value();
+        };
+        const auto again = written(job, nullptr, "again"), taken = written(job, &seen, "taken"), partly = written(job, &little, "partly");
+        QVERIFY(!again.wasCleaned && !partly.wasCleaned && taken.wasCleaned);
+        const auto meant = readFrame(again.report.file), got = readFrame(taken.report.file);
+        QVERIFY(sameBits(got.value()->samples.constView(), meant.value()->samples.constView()));
+        job.seriesNoise.assign(noise->cells.begin(), noise->cells.end());
+        for (NoiseModel &m : job.seriesNoise)
+            m.readVariance *= 4;
+        QVERIFY(!written(job, &seen, "series").wasCleaned);
+    }
+
     void aSeriesIsTreatedByOneLaw()
     {
         ShootOptions o;

@@ -55,7 +55,7 @@ struct ExportOutcome {
     std::string reason; ///< why this treatment, where it was the suggestion
     std::string note;   ///< about what did not keep the picture from being written; usually empty
     bool skipped = false;
-    bool wasCleaned = false; ///< by a job before it, see ExportMemory
+    bool wasCleaned = false; ///< by a job before it, see ExportMemory, or for the screen
 };
 
 /// Both ask for the same samples: only files differ.
@@ -74,8 +74,9 @@ struct ExportMemory {
 /// Reads, measures, cleans, writes, verifies. Where frame and noise are known already they may be given.
 /// @param dryRun says what would be done and writes nothing
 /// @param memory null where no other job will want the same
+/// @param seen what was cleaned of this very frame before, by the same noise; may be null, and is used where it holds most of the picture
 Result<ExportOutcome> runExportJob(const ExportJob &job, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const RunContext &run = {}, bool dryRun = false,
-                                   ExportMemory *memory = nullptr);
+                                   ExportMemory *memory = nullptr, CleanCache *seen = nullptr);
 
 /// What is kept in the provenance, so that a job that was done is known again: everything that decides about the pixels.
 std::string requestText(const ExportJob &job, ExportFormat format);

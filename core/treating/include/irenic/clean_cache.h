@@ -19,6 +19,7 @@ public:
     /// The same bits as cleaner.clean(region), computing only what is missing. Identity treatments are not stored.
     Result<Plane<float>> clean(const Cleaner &cleaner, Rect region, const RunContext &run);
 
+    double shareHeld(const Cleaner &cleaner, Rect region); ///< of the tiles that it lies in; 1 where nothing is missing
     size_t bytesHeld() const;
     static constexpr int kTilePx = 64;
 
