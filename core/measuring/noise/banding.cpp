@@ -33,15 +33,56 @@ struct Differences {
     int lines;
     std::vector<double> sum, weight, variance, count; ///< kStretches x lines; the variance of the sum
     explicit Differences(int n) : lines(n), sum(size_t(n) * kStretches), weight(sum), variance(sum), count(sum) {}
-    /// @param noise, unrest variances of the value by noise and by picture; samples in texture count for less than its variance asks, since there it is no chance
-    void add(int stretch, int line, float value, float noise, float unrest)
+};
+
+/// What samples of a row add to the lines that they lie in: their differences by weight, the weights, the variances of the former, and whether they count.
+/// Element by element and without branches, for the compiler's vectors.
+struct Parts {
+    std::vector<float> sum, weight, variance, count;
+    explicit Parts(size_t n) : sum(n), weight(n), variance(n), count(n) {}
+    /// @param of, other differences along and across; samples that lack either do not count
+    /// @param noise, unrest variances of the difference by noise and by picture; samples in texture count for less than its variance asks, since there it is no
+    /// chance
+    void take(const float *of, const float *other, const float *noise, const float *unrest, size_t n)
     {
-        const size_t i = size_t(stretch) * size_t(lines) + size_t(line);
-        const double all = double(noise + unrest), w = double(noise) / (all * all);
-        sum[i] += w * double(value);
-        weight[i] += w;
-        variance[i] += w * w * all;
-        count[i] += 1;
+        for (size_t x = 0; x < n; ++x) {
+            const float picture = kUnrestCounts * std::max(0.f, unrest[x] - noise[x]), all = noise[x] + picture, w = noise[x] / (all * all);
+            const bool counts = (of[x] * of[x] < kTrim * kTrim * all) & (other[x] == other[x]); // no comparison with nothing holds
+            sum[x] = counts ? w * of[x] : 0;
+            weight[x] = counts ? w : 0;
+            variance[x] = counts ? w * w * all : 0;
+            count[x] = counts ? 1 : 0;
+        }
+    }
+    /// To lines that follow each other.
+    void addTo(Differences &d, int stretch) const
+    {
+        const size_t at = size_t(stretch) * size_t(d.lines);
+        for (size_t x = 0; x < sum.size(); ++x) {
+            d.sum[at + x] += double(sum[x]);
+            d.weight[at + x] += double(weight[x]);
+            d.variance[at + x] += double(variance[x]);
+            d.count[at + x] += double(count[x]);
+        }
+    }
+    /// To the stretches of one line.
+    void addTo(Differences &d, int line, int width) const
+    {
+        for (int k = 0; k < kStretches; ++k) {
+            const auto first = [&](int stretch) { return size_t((int64_t(stretch) * width + kStretches - 1) / kStretches); };
+            double s = 0, w = 0, v = 0, c = 0;
+            for (size_t x = first(k); x < first(k + 1); ++x) {
+                s += double(sum[x]);
+                w += double(weight[x]);
+                v += double(variance[x]);
+                c += double(count[x]);
+            }
+            const size_t at = size_t(k) * size_t(d.lines) + size_t(line);
+            d.sum[at] += s;
+            d.weight[at] += w;
+            d.variance[at] += v;
+            d.count[at] += c;
+        }
     }
 };
 
@@ -178,108 +219,113 @@ float estimate(const Differences &differences, float largest, std::vector<float>
     return float(std::sqrt(spread));
 }
 
-/// Running sums of every second number.
-class SecondSums
-{
-public:
-    explicit SecondSums(int size) : m_size(size), m_sums(size_t(size) + 2) {}
-    void of(const std::vector<float> &values)
-    {
-        for (int i = 0; i < m_size; ++i)
-            m_sums[size_t(i) + 2] = m_sums[size_t(i)] + double(values[size_t(i)]);
-    }
-    /// Of i - reach to i + reach, `reach` being even; what lies outside does not count.
-    double around(int i, int reach) const
-    {
-        const int last = std::min(i + reach, m_size - 1 - (m_size - 1 - i) % 2), first = std::max(i - reach, i % 2);
-        return m_sums[size_t(last) + 2] - m_sums[size_t(first)];
-    }
-
-private:
-    int m_size;
-    std::vector<double> m_sums;
-};
-
-/// Sums of 2 * reach + 1 numbers.
-void boxSums(const std::vector<float> &values, int reach, std::vector<float> &out)
-{
-    const int n = int(values.size());
-    double sum = 0;
-    for (int i = -reach; i < n; ++i) {
-        if (i + reach < n)
-            sum += double(values[size_t(i + reach)]);
-        if (i - reach - 1 >= 0)
-            sum -= double(values[size_t(i - reach - 1)]);
-        if (i >= 0)
-            out[size_t(i)] = float(sum);
-    }
-}
-
 /// Some rows of the frame with what lies around them, as far as it is there.
 class Band
 {
 public:
     Band(const Frame &frame, const Linearizer &levels, int top, int bottom)
-        : m_a(frame.active), m_from(std::max(0, top - kUnrestPx)), m_to(std::min(m_a.height, bottom + kUnrestPx)), m_linear({m_a.width, m_to - m_from}), m_down(m_linear.size()), m_across(m_linear.size())
+        : m_a(frame.active), m_from(std::max(0, top - kUnrestPx)), m_to(std::min(m_a.height, bottom + kUnrestPx)), m_linear({m_a.width, m_to - m_from}), m_down(m_linear.size()), m_across(m_linear.size()), m_squaresDown(m_linear.size()), m_squaresAcross(m_linear.size())
     {
         const float clip = frame.levels.white * kClipGuard;
-        for (int y = m_from; y < m_to; ++y)
-            for (int x = 0; x < m_a.width; ++x) {
-                const uint16_t stored = frame.samples.at(m_a.x + x, m_a.y + y);
-                m_linear.at(x, y - m_from) = stored >= clip || stored == 0 ? kNothing : levels.linear(m_a.x + x, m_a.y + y);
+        const int width = m_a.width;
+        for (int y = m_from; y < m_to; ++y) {
+            float *row = m_linear.row(y - m_from);
+            const uint16_t *stored = frame.samples.row(m_a.y + y) + m_a.x;
+            for (int x = 0; x < width; ++x)
+                row[x] = float(stored[x]) >= clip || stored[x] == 0 ? kNothing : levels.linear(m_a.x + x, m_a.y + y);
+        }
+        for (int v = 0; v < m_linear.height(); ++v) {
+            float *down = m_down.row(v), *across = m_across.row(v);
+            const float *z = m_linear.row(v);
+            if (v >= kReachPx && v + kReachPx < m_linear.height()) {
+                const float *above4 = m_linear.row(v - 4), *above2 = m_linear.row(v - 2), *below2 = m_linear.row(v + 2), *below4 = m_linear.row(v + 4);
+                for (int x = 0; x < width; ++x)
+                    down[x] = z[x] - (above4[x] + above2[x] + below2[x] + below4[x]) / 4;
+            } else {
+                std::fill_n(down, width, kNothing);
             }
-        for (int y = m_from; y < m_to; ++y)
-            for (int x = 0; x < m_a.width; ++x) {
-                const int v = y - m_from;
-                const bool inside = v >= kReachPx && v + kReachPx < m_linear.height(), wide = x >= kReachPx && x + kReachPx < m_a.width;
-                m_down.at(x, v) = !inside ? kNothing : m_linear.at(x, v) - (m_linear.at(x, v - 4) + m_linear.at(x, v - 2) + m_linear.at(x, v + 2) + m_linear.at(x, v + 4)) / 4;
-                m_across.at(x, v) = !wide ? kNothing : m_linear.at(x, v) - (m_linear.at(x - 4, v) + m_linear.at(x - 2, v) + m_linear.at(x + 2, v) + m_linear.at(x + 4, v)) / 4;
-            }
+            std::fill_n(across, width, kNothing);
+            for (int x = kReachPx; x < width - kReachPx; ++x)
+                across[x] = z[x] - (z[x - 4] + z[x - 2] + z[x + 2] + z[x + 4]) / 4;
+            squaresOf(down, m_squaresDown.row(v));
+            squaresOf(across, m_squaresAcross.row(v));
+        }
     }
-    /// Calls give(y, x, down, across, unrest of each) for every usable sample of rows `top` to before `bottom`; what a clipped sample touches is left out.
+    /// A row's samples, their differences, and the unrest around each; what a clipped sample touches is not a number.
+    struct Row {
+        int y;
+        const float *samples, *down, *across;
+        std::vector<float> unrestDown, unrestAcross;
+    };
+    /// Calls give(row) for rows `top` to before `bottom`.
     template <class Give>
-    void forSamples(int top, int bottom, const std::stop_token &stop, const Give &give) const
+    void forRows(int top, int bottom, const std::stop_token &stop, const Give &give) const
     {
         const auto width = size_t(m_a.width);
-        std::vector<float> down(width), across(width), squares(width), box(width);
-        SecondSums sums(m_a.width);
         constexpr float kAround = (2 * kReachPx + 1) * (kUnrestPx + 1) - (kUnrestPx + 1); // samples, without the line's own
+        std::vector<float> padded(width + 2 * kUnrestPx);                                 // what lies outside does not count
+        float *squares = padded.data() + kUnrestPx;
+        Row row{0, nullptr, nullptr, nullptr, std::vector<float>(width), std::vector<float>(width)};
         for (int y = top; y < bottom && !stop.stop_requested(); ++y) {
             // Without the own row, which its offset would make unrest of.
-            std::fill(squares.begin(), squares.end(), 0.f);
+            std::fill_n(squares, width, 0.f);
             for (int v = y - kReachPx; v <= y + kReachPx; ++v)
                 if (v != y)
-                    addSquares(m_down, v, squares);
-            sums.of(squares);
-            for (int x = 0; x < m_a.width; ++x)
-                down[size_t(x)] = float(sums.around(x, kUnrestPx)) / kAround;
-            std::fill(squares.begin(), squares.end(), 0.f);
+                    addSquares(m_squaresDown, v, squares);
+            for (size_t x = 0; x < width; ++x) {
+                float sum = 0;
+                for (int i = -kUnrestPx; i <= kUnrestPx; i += 2)
+                    sum += squares[ptrdiff_t(x) + i];
+                row.unrestDown[x] = sum / kAround;
+            }
+            std::fill_n(squares, width, 0.f);
             for (int v = y - kUnrestPx; v <= y + kUnrestPx; v += 2)
-                addSquares(m_across, v, squares);
-            boxSums(squares, kReachPx, box);
-            for (size_t x = 0; x < width; ++x)
-                across[x] = (box[x] - squares[x]) / kAround;
-            const float *d = m_down.row(y - m_from), *a = m_across.row(y - m_from), *z = m_linear.row(y - m_from);
-            for (int x = 0; x < m_a.width; ++x)
-                if (d[x] == d[x] && a[x] == a[x])
-                    give(y, x, z[x], d[x], a[x], down[size_t(x)], across[size_t(x)]);
+                addSquares(m_squaresAcross, v, squares);
+            for (size_t x = 0; x < width; ++x) {
+                float sum = 0;
+                for (int i = 1; i <= kReachPx; ++i)
+                    sum += squares[ptrdiff_t(x) - i] + squares[ptrdiff_t(x) + i];
+                row.unrestAcross[x] = sum / kAround;
+            }
+            row.y = y;
+            row.samples = m_linear.row(y - m_from);
+            row.down = m_down.row(y - m_from);
+            row.across = m_across.row(y - m_from);
+            give(row);
         }
     }
 
 private:
     static constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
-    void addSquares(const Plane<float> &of, int y, std::vector<float> &to) const
+    void squaresOf(const float *from, float *to) const
+    {
+        for (int x = 0; x < m_a.width; ++x)
+            to[x] = from[x] == from[x] ? from[x] * from[x] : 0;
+    }
+    void addSquares(const Plane<float> &of, int y, float *to) const
     {
         if (y < m_from || y >= m_to)
             return;
         const float *row = of.row(y - m_from);
-        for (size_t x = 0; x < to.size(); ++x)
-            to[x] += row[x] == row[x] ? row[x] * row[x] : 0;
+        for (int x = 0; x < m_a.width; ++x)
+            to[x] += row[x];
     }
     const Rect m_a;
     int m_from, m_to;
-    Plane<float> m_linear, m_down, m_across; ///< a sample, and that less the mean of its neighbours below and above, left and right
+    Plane<float> m_linear, m_down, m_across;     ///< a sample, and that less the mean of its neighbours below and above, left and right
+    Plane<float> m_squaresDown, m_squaresAcross; ///< of the latter; 0 where there is none
 };
+
+/// Variances of the differences of a row by noise.
+void noiseOf(const Band::Row &row, const NoiseModel (&laws)[2], std::vector<float> &noise)
+{
+    const auto n = noise.size();
+    for (size_t first = 0; first < 2; ++first)
+        for (size_t x = first; x < n; x += 2) {
+            const float signal = row.samples[x] - (row.down[x] + row.across[x]) / 2;
+            noise[x] = std::max((laws[first].shotGain * std::max(signal, 0.f) + laws[first].readVariance) * float(kDifferenceVariance), 1e-14f);
+        }
+}
 
 } // namespace
 
@@ -294,17 +340,18 @@ Result<Banding> measureBanding(const Frame &frame, const std::array<NoiseModel, 
     Differences rows(a.height), columns(a.width);
     const Status done = parallelFor(kStretches, run, [&](int part) {
         const int first = a.height * part / kStretches, last = a.height * (part + 1) / kStretches;
+        Parts parts(size_t(a.width));
+        std::vector<float> noise(parts.sum.size());
         for (int top = first; top < last && !run.stop.stop_requested(); top += kBandRows) {
             const int bottom = std::min(last, top + kBandRows);
             const Band band(frame, levels, top, bottom);
-            band.forSamples(top, bottom, run.stop, [&](int y, int x, float here, float down, float across, float unrestDown, float unrestAcross) {
-                const NoiseModel &law = cells[size_t(((a.x + x) & 1) + 2 * ((a.y + y) & 1))];
-                const float sigma = law.sigmaAt(here - (down + across) / 2), noise = std::max(sigma * sigma * float(kDifferenceVariance), 1e-14f);
-                const float ofDown = kUnrestCounts * std::max(0.f, unrestDown - noise), ofAcross = kUnrestCounts * std::max(0.f, unrestAcross - noise);
-                if (down * down < kTrim * kTrim * (noise + ofDown))
-                    rows.add(x * kStretches / a.width, y, down, noise, ofDown);
-                if (across * across < kTrim * kTrim * (noise + ofAcross))
-                    columns.add(part, x, across, noise, ofAcross);
+            band.forRows(top, bottom, run.stop, [&](const Band::Row &row) {
+                const auto lawAt = [&](int x) { return cells[size_t(((a.x + x) & 1) + 2 * ((a.y + row.y) & 1))]; };
+                noiseOf(row, {lawAt(0), lawAt(1)}, noise);
+                parts.take(row.down, row.across, noise.data(), row.unrestDown.data(), noise.size());
+                parts.addTo(rows, row.y, a.width);
+                parts.take(row.across, row.down, noise.data(), row.unrestAcross.data(), noise.size());
+                parts.addTo(columns, part);
             });
         }
     });

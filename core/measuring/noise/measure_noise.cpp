@@ -96,7 +96,7 @@ LawInput lawInputOf(const Frame &frame, const Linearizer &levels)
     LawInput in{a, QuadSampling::fullColour(), {}, varianceOfRounding(frame), false, {}};
     if (frame.kind != FrameKind::Mosaic) {
         in.clippedAtBlack = frame.kind == FrameKind::Rendered || *std::min_element(frame.levels.black.begin(), frame.levels.black.end()) <= 0;
-        in.value = [&](int x, int y, size_t c) { return frame.samples.at(3 * x + int(c), y) > 0 ? levels.linear(x, y, int(c)) : kNothing; };
+        in.values = LawInput::each([&](int x, int y, size_t c) { return frame.samples.at(3 * x + int(c), y) > 0 ? levels.linear(x, y, int(c)) : kNothing; });
         return in;
     }
     // Cells are counted from even places. Samples at stored 0 may have been clipped by the camera; a black level at 0 makes that certain.
@@ -104,7 +104,7 @@ LawInput lawInputOf(const Frame &frame, const Linearizer &levels)
     in.sampling = QuadSampling::twoByTwo();
     in.censoredAt = censoredAt(frame);
     const int darkest = in.censoredAt ? -1 : 0;
-    in.value = [&frame, &levels, darkest](int x, int y, size_t) { return int(frame.samples.at(x, y)) > darkest ? levels.linear(x, y) : kNothing; };
+    in.values = LawInput::each([&frame, &levels, darkest](int x, int y, size_t) { return int(frame.samples.at(x, y)) > darkest ? levels.linear(x, y) : kNothing; });
     return in;
 }
 
@@ -331,8 +331,8 @@ Status largeEnough(const Frame &frame)
 /// and by whether their energy is as even as noise makes it.
 double sureOf(double noiseShare, double scatter)
 {
-    constexpr double kNothing = 0.05, kMostly = 0.6, kEven = 0.5, kUneven = 0.8;
-    return std::clamp((noiseShare - kNothing) / (kMostly - kNothing), 0.0, 1.0) * std::clamp((kUneven - scatter) / (kUneven - kEven), 0.0, 1.0);
+    constexpr double kNoShare = 0.05, kMostly = 0.6, kEven = 0.5, kUneven = 0.8;
+    return std::clamp((noiseShare - kNoShare) / (kMostly - kNoShare), 0.0, 1.0) * std::clamp((kUneven - scatter) / (kUneven - kEven), 0.0, 1.0);
 }
 
 } // namespace

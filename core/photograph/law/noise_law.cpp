@@ -30,12 +30,9 @@ bool analyseCell(const LawInput &in, int x0, int y0, size_t cell, Block &block)
     double diagonal = 0, structure = 0, sum = 0, squares = 0;
     const auto &quads = in.sampling.cells[cell];
     for (const QuadSampling::Quad &q : quads) {
-        float v[4];
-        for (size_t k = 0; k < 4; ++k) {
-            v[k] = in.value(x0 + q[k].x, y0 + q[k].y, cell);
-            if (!(v[k] < kClipGuard))
-                return false;
-        }
+        const std::array<float, 4> v = in.values({x0, y0}, q, cell);
+        if (!(v[0] < kClipGuard && v[1] < kClipGuard && v[2] < kClipGuard && v[3] < kClipGuard))
+            return false;
         const float hh = (v[0] - v[1] - v[2] + v[3]) / 2;
         const float lh = (v[0] + v[1] - v[2] - v[3]) / 2, hl = (v[0] - v[1] + v[2] - v[3]) / 2;
         const double ll = double(v[0] + v[1] + v[2] + v[3]) / 2;

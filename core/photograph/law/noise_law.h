@@ -24,8 +24,20 @@ struct QuadSampling {
 struct LawInput {
     Rect area; ///< blocks are laid from its corner
     QuadSampling sampling;
-    /// Linear signal at (x, y) of a cell, 1 where the sensor clips; NaN where the number stored says nothing.
-    std::function<float(int x, int y, size_t cell)> value;
+    /// Linear signals of a cell's square in the block of that corner, 1 where the sensor clips; NaN where the number stored says nothing.
+    using Values = std::function<std::array<float, 4>(PixelAt corner, const QuadSampling::Quad &quad, size_t cell)>;
+    Values values;
+    /// By value(x, y, cell) of one sample.
+    template <class Value>
+    static Values each(Value value)
+    {
+        return [value](PixelAt corner, const QuadSampling::Quad &quad, size_t cell) {
+            std::array<float, 4> v;
+            for (size_t k = 0; k < 4; ++k)
+                v[k] = value(corner.x + quad[k].x, corner.y + quad[k].y, cell);
+            return v;
+        };
+    }
     double varianceFloor = 0;           ///< what rounding alone leaves
     bool clippedAtBlack = false;        ///< numbers below black are missing, and dark tones say nothing
     std::optional<double> censoredAt;   ///< signals below this one were stored as it; the noise of dark tones is worked out from what is left of it

@@ -116,7 +116,7 @@ Result<std::vector<NoiseModel>> lawOf(const SixBySixMosaic &m, const RunContext 
 {
     const auto value = [&m](int x, int y, size_t c) { return (float(m.active.at(x, y)) - m.black[c]) / (m.white - m.black[c]); };
     const double step = 1.0 / double(m.white - m.black[1]);
-    const LawInput input{{0, 0, m.active.width, m.active.height}, QuadSampling::sixBySix(m.pattern), value, step * step / 12, false, {}};
+    const LawInput input{{0, 0, m.active.width, m.active.height}, QuadSampling::sixBySix(m.pattern), LawInput::each(value), step * step / 12, false, {}};
     Result<NoiseLaw> law = measureNoiseLaw(input, run);
     if (!law)
         return law.error();
