@@ -171,7 +171,7 @@ Status FrameReader::readAll(const QString &path, const std::filesystem::path &ca
     emit finished(path, frame.value(), report, thumbnail.value(), spots.value());
     // What cannot be written down helps no later frame, and harms none.
     if (!cameraBook.empty())
-        behindBarrier(textOf(fileOf(path).filename()), [&] { return book.learn(*frame.value(), *report, run); });
+        (void)behindBarrier(textOf(fileOf(path).filename()), [&] { return book.learn(*frame.value(), *report, run); });
     return {};
 }
 

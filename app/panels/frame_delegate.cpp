@@ -31,7 +31,7 @@ void paintBar(QPainter *p, const QRect &line, const QString &label, double noise
 
 } // namespace
 
-FrameDelegate::FrameDelegate(Form form, QObject *parent) : QStyledItemDelegate(parent), form(form) {}
+FrameDelegate::FrameDelegate(Form drawn, QObject *parent) : QStyledItemDelegate(parent), form(drawn) {}
 
 QSize FrameDelegate::sizeHint(const QStyleOptionViewItem &option, const QModelIndex &) const
 {

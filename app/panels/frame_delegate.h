@@ -22,7 +22,7 @@ public:
     static constexpr int kColumnPx = 160, kThumbnailPx = 62; ///< widths of the roll
     static constexpr int kSheetPx = 164;                     ///< of a paper, with the gap beside it
 
-    FrameDelegate(Form form, QObject *parent);
+    FrameDelegate(Form drawn, QObject *parent);
     Form form;
     Tones tones = Tones::of(Tones::Wall::Mid);
     OnScreen screen;

@@ -11,7 +11,7 @@ PaneImage differenceOf(const PaneImage &picture, const PaneImage &other, double 
 
 /// The same, with what it was made of, so that it is made once.
 struct Difference {
-    Difference(const PaneImage &picture, const PaneImage &other, double gain) : of(picture.image.cacheKey()), from(other.image.cacheKey()), gain(gain), shown(differenceOf(picture, other, gain)) {}
+    Difference(const PaneImage &picture, const PaneImage &other, double g) : of(picture.image.cacheKey()), from(other.image.cacheKey()), gain(g), shown(differenceOf(picture, other, g)) {}
     bool isOf(const PaneImage &picture, const PaneImage &other, double g) const { return of == picture.image.cacheKey() && from == other.image.cacheKey() && gain == g && shown.region == picture.region; }
     qint64 of, from;
     double gain;

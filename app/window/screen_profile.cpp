@@ -42,7 +42,7 @@ xcb_window_t rootOf(xcb_connection_t *connection)
 xcb_atom_t atomOf(xcb_connection_t *connection, const QByteArray &name)
 {
     const XReply reply(xcb_intern_atom_reply(connection, xcb_intern_atom(connection, 0, uint16_t(name.size()), name.constData()), nullptr), std::free);
-    return reply ? static_cast<xcb_intern_atom_reply_t *>(reply.get())->atom : XCB_ATOM_NONE;
+    return reply ? static_cast<xcb_intern_atom_reply_t *>(reply.get())->atom : xcb_atom_t(XCB_ATOM_NONE);
 }
 
 QByteArray atomNameFor(int screen)
@@ -116,7 +116,7 @@ bool ScreenProfile::nativeEventFilter(const QByteArray &type, void *message, qin
 std::vector<uint8_t> ScreenProfile::ofX11(const QScreen *screen)
 {
     xcb_connection_t *x = xConnection();
-    m_atom = x ? atomOf(x, atomNameFor(int(QGuiApplication::screens().indexOf(const_cast<QScreen *>(screen))))) : XCB_ATOM_NONE;
+    m_atom = x ? atomOf(x, atomNameFor(int(QGuiApplication::screens().indexOf(const_cast<QScreen *>(screen))))) : xcb_atom_t(XCB_ATOM_NONE);
     if (m_atom == XCB_ATOM_NONE)
         return {};
     const XReply reply(xcb_get_property_reply(x, xcb_get_property(x, 0, rootOf(x), m_atom, XCB_GET_PROPERTY_TYPE_ANY, 0, uint32_t(kMostBytes / 4)), nullptr), std::free);

@@ -29,7 +29,7 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t *data, size_t size)
         if (data[0] & (32 << (tag == irenic::TagOpcodeList1 ? 0 : tag == irenic::TagOpcodeList2 ? 1
                                                                                                 : 2)))
             tags.raw.setBytes(tag, irenic::TiffUndefined, list);
-    irenic::takeDescribed(frame, tags);
+    (void)irenic::takeDescribed(frame, tags);
     if (frame.shading)
         frame.shading->gainAt({3, 3}, 1, frame.kind == irenic::FrameKind::Mosaic);
     return 0;

@@ -191,11 +191,11 @@ Result<LeftoverMap> leftoverMap(const Cleaner &treated, CleanCache *cache, const
         const Rect window{frame.crop.x + (i % kWindowsAcross * 2 + 1) * frame.crop.width / (2 * kWindowsAcross) - side / 2,
                           frame.crop.y + (i / kWindowsAcross * 2 + 1) * frame.crop.height / (2 * kWindowsAcross) - side / 2, side, side};
         const RunContext quiet{run.threads, run.stop, {}, run.background};
-        const Rect whole = analysable(window);
-        const Result<Plane<float>> before = untreated.clean(whole, quiet), after = cleaned(treated, whole, cache, quiet);
+        const Rect part = analysable(window);
+        const Result<Plane<float>> before = untreated.clean(part, quiet), after = cleaned(treated, part, cache, quiet);
         if (!before || !after)
             return cancelledError();
-        const auto luminanceOf = [&](const Plane<float> &samples) { return analysisPlanes(frame, *treated.sharedNoise(), samples.view(), whole).luminance; };
+        const auto luminanceOf = [&](const Plane<float> &samples) { return analysisPlanes(frame, *treated.sharedNoise(), samples.view(), part).luminance; };
         map.detailLost += detailLost(luminanceOf(before.value()).constView(), luminanceOf(after.value()).constView(), flatField(treated.treatment()).covariance) / (kWindowsAcross * kWindowsAcross);
         if (tellsDoubt) {
             const Result<Doubt> doubt = doubtAt(treated, window, {}, cache, quiet);

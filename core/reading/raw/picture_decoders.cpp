@@ -116,8 +116,9 @@ bool readJpegRows(JpegReading &r, std::vector<JSAMPLE> &row, uint16_t *out)
         if (r.stop.stop_requested())
             return false;
         JSAMPROW rows[1] = {row.data()};
+        uint16_t *to = out + size_t(r.info.output_scanline) * row.size();
         jpeg_read_scanlines(&r.info, rows, 1);
-        out = std::transform(row.begin(), row.end(), out, widened);
+        std::transform(row.begin(), row.end(), to, widened);
     }
     return true;
 }

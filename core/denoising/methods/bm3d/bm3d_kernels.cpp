@@ -160,7 +160,6 @@ struct Rows {
             if constexpr (kParts == 2) {
                 std::swap(a, b);
             } else {
-                const D d;
                 const V above = b, below = a;
                 b = hn::OddEvenBlocks(hn::SwapAdjacentBlocks(below), above);
                 a = hn::OddEvenBlocks(below, hn::SwapAdjacentBlocks(above));
