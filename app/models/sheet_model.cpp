@@ -25,6 +25,81 @@ SheetModel::SheetModel(Session *session, QObject *parent) : QSortFilterProxyMode
 {
     setDynamicSortFilter(true);
     sort(0);
+    m_soon.setSingleShot(true);
+    m_soon.setInterval(100);
+    connect(&m_soon, &QTimer::timeout, this, [this] {
+        gatherSeries();
+        invalidateFilter();
+    });
+    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
+        connect(session, signal, &m_soon, [this] {
+            if (m_seriesAsOne && !m_soon.isActive())
+                m_soon.start(); // hundreds may change in a second
+        });
+    for (const auto signal : {&Session::rollChanged, &Session::restored})
+        connect(session, signal, this, [this] {
+            if (!m_seriesAsOne)
+                return;
+            gatherSeries(); // at once: frames have other numbers now
+            invalidateFilter();
+        });
+}
+
+void SheetModel::setSeriesAsOne(bool one)
+{
+    m_seriesAsOne = one;
+    gatherSeries();
+    invalidateFilter();
+}
+
+void SheetModel::gatherSeries()
+{
+    m_series.clear();
+    m_firstOf.clear();
+    if (!m_seriesAsOne)
+        return;
+    for (const QList<int> &series : allSeries(*m_session)) {
+        QList<int> wanted;
+        std::copy_if(series.begin(), series.end(), std::back_inserter(wanted), [this](int i) { return isWanted(i); });
+        std::sort(wanted.begin(), wanted.end());
+        if (wanted.size() < 2)
+            continue;
+        for (const int i : wanted)
+            m_firstOf[i] = wanted.front();
+        m_series[wanted.front()] = wanted;
+    }
+}
+
+QList<int> SheetModel::framesOf(const QModelIndex &at) const
+{
+    const int frame = mapToSource(at).row();
+    const auto series = m_series.find(frame);
+    if (series == m_series.end() || series->second.back() >= m_session->count()) // the roll is changing right now
+        return {frame};
+    return series->second;
+}
+
+QModelIndex SheetModel::indexOf(int frame) const
+{
+    const auto first = m_firstOf.find(frame);
+    return mapFromSource(sourceModel()->index(first == m_firstOf.end() ? frame : first->second, 0));
+}
+
+int SheetModel::frameCount() const
+{
+    int n = 0;
+    for (int row = 0; row < rowCount(); ++row)
+        n += int(framesOf(index(row, 0)).size());
+    return n;
+}
+
+QVariant SheetModel::data(const QModelIndex &index, int role) const
+{
+    const auto count = int(framesOf(index).size());
+    if (role == SeriesRole)
+        return count;
+    const QVariant data = QSortFilterProxyModel::data(index, role);
+    return role == Qt::AccessibleTextRole && count > 1 ? data.toString() + tr(", and %1 more of its series").arg(count - 1) : data;
 }
 
 void SheetModel::setOrder(Order order)
@@ -36,12 +111,14 @@ void SheetModel::setOrder(Order order)
 void SheetModel::setOnly(Only only)
 {
     m_only = only;
+    gatherSeries();
     invalidateFilter();
 }
 
 void SheetModel::setWords(const QString &words)
 {
     m_words = words.split(u' ', Qt::SkipEmptyParts);
+    gatherSeries();
     invalidateFilter();
 }
 
@@ -98,8 +175,12 @@ bool SheetModel::lessThan(const QModelIndex &left, const QModelIndex &right) con
 
 bool SheetModel::filterAcceptsRow(int row, const QModelIndex &) const
 {
-    if (row >= m_session->count())
-        return false;
+    const auto first = m_firstOf.find(row);
+    return row < m_session->count() && (first == m_firstOf.end() || first->second == row) && isWanted(row);
+}
+
+bool SheetModel::isWanted(int row) const
+{
     const RollFrame &f = m_session->frame(row);
     if (!fits(f, m_only))
         return false;
@@ -109,7 +190,7 @@ bool SheetModel::filterAcceptsRow(int row, const QModelIndex &) const
     return std::all_of(m_words.begin(), m_words.end(), [&](const QString &w) { return text.contains(w, Qt::CaseInsensitive); });
 }
 
-QList<int> seriesOf(const Session &session, const QList<int> &frames)
+std::vector<QList<int>> allSeries(const Session &session)
 {
     struct Shot {
         std::tuple<std::string, std::string, std::string> of; ///< camera, lens
@@ -124,16 +205,27 @@ QList<int> seriesOf(const Session &session, const QList<int> &frames)
             shots.push_back({{s.make, s.model, s.lens}, at.toSecsSinceEpoch(), i});
         }
     std::sort(shots.begin(), shots.end());
-    QSet<int> chosen(frames.begin(), frames.end());
+    std::vector<QList<int>> all;
     for (auto from = shots.begin(); from != shots.end();) {
         auto to = std::next(from);
         while (to != shots.end() && to->of == from->of && to->second - std::prev(to)->second <= kSeriesGapS)
             ++to;
-        if (std::any_of(from, to, [&](const Shot &s) { return chosen.contains(s.index); }))
-            for (auto it = from; it != to; ++it)
-                chosen << it->index;
+        if (to - from > 1) {
+            QList<int> series;
+            std::transform(from, to, std::back_inserter(series), [](const Shot &s) { return s.index; });
+            all.push_back(series);
+        }
         from = to;
     }
+    return all;
+}
+
+QList<int> seriesOf(const Session &session, const QList<int> &frames)
+{
+    QSet<int> chosen(frames.begin(), frames.end());
+    for (const QList<int> &series : allSeries(session))
+        if (std::any_of(series.begin(), series.end(), [&](int i) { return frames.contains(i); }))
+            chosen.unite(QSet<int>(series.begin(), series.end()));
     QList<int> all(chosen.begin(), chosen.end());
     std::sort(all.begin(), all.end());
     return all;

@@ -116,6 +116,21 @@ QWidget *ContactSheet::makeBar()
     m_orders->button(int(Order::Roll))->setChecked(true);
     connect(m_orders, &QButtonGroup::idClicked, this, [this](int id) { m_model.setOrder(SheetModel::Order(id)); });
     row->addSpacing(10);
+    m_seriesAsOne = new QToolButton;
+    m_seriesAsOne->setText(tr("series as one"));
+    m_seriesAsOne->setObjectName(QStringLiteral("seriesAsOne"));
+    m_seriesAsOne->setToolTip(tr("One paper for every series; what is done to it is done to all of its frames"));
+    m_seriesAsOne->setCheckable(true);
+    m_seriesAsOne->setAutoRaise(true);
+    connect(m_seriesAsOne, &QToolButton::toggled, this, [this](bool one) {
+        const QList<int> before = chosen();
+        m_model.setSeriesAsOne(one);
+        choose(before);
+        showCounts();
+        showChosen();
+    });
+    row->addWidget(m_seriesAsOne);
+    row->addSpacing(10);
     m_words = new QLineEdit;
     m_words->setObjectName(QStringLiteral("words"));
     m_words->setAccessibleName(tr("Words of name, camera, lens or ISO"));
@@ -249,7 +264,7 @@ QList<int> ContactSheet::chosen() const
 {
     QList<int> frames;
     for (const QModelIndex &at : m_grid->selectionModel()->selectedIndexes())
-        frames << m_model.mapToSource(at).row();
+        frames << m_model.framesOf(at);
     std::sort(frames.begin(), frames.end());
     return frames;
 }
@@ -258,7 +273,7 @@ void ContactSheet::choose(const QList<int> &frames)
 {
     QItemSelection selection;
     for (const int i : frames)
-        if (const QModelIndex at = m_model.mapFromSource(m_roll.index(i)); at.isValid())
+        if (const QModelIndex at = m_model.indexOf(i); at.isValid() && !selection.contains(at)) // of a series several have one paper
             selection.select(at, at);
     m_grid->selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
 }
@@ -279,7 +294,7 @@ QStringList ContactSheet::shownNames() const
 void ContactSheet::open()
 {
     showCounts();
-    if (const QModelIndex at = m_model.mapFromSource(m_roll.index(m_session->current())); at.isValid()) {
+    if (const QModelIndex at = m_model.indexOf(m_session->current()); at.isValid()) {
         m_grid->selectionModel()->setCurrentIndex(at, chosen().isEmpty() ? QItemSelectionModel::ClearAndSelect : QItemSelectionModel::NoUpdate);
         m_grid->scrollTo(at);
     }
@@ -302,7 +317,7 @@ void ContactSheet::tellInView()
 
 void ContactSheet::showCounts()
 {
-    const int shown = m_model.rowCount(), all = m_session->count();
+    const int shown = m_model.frameCount(), all = m_session->count();
     m_title->setText(shown == all ? (all == 1 ? tr("one frame") : tr("%1 frames").arg(all)) : tr("%1 of %2 frames").arg(shown).arg(all));
     using Only = SheetModel::Only;
     const std::pair<Only, QString> words[] = {{Only::All, tr("all")}, {Only::Undecided, tr("undecided")}, {Only::Exported, tr("exported")}, {Only::Warnings, tr("warnings")}, {Only::Failed, tr("failed")}};
@@ -354,8 +369,9 @@ void ContactSheet::showChosen()
     m_alike->setEnabled(measured > 0 && f);
     for (QPushButton *b : {m_spots, m_rendering, m_lens})
         b->setEnabled(others > 0 && f);
-    for (QPushButton *b : {m_export, m_clean, m_off, m_series, m_none})
+    for (QPushButton *b : {m_export, m_clean, m_off, m_none})
         b->setEnabled(!frames.isEmpty());
+    m_series->setEnabled(!frames.isEmpty() && !m_model.seriesAsOne()); // otherwise it is chosen already
     m_grid->viewport()->update();
 }
 

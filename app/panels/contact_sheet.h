@@ -14,6 +14,7 @@ class QLineEdit;
 class QListView;
 class QMenu;
 class QPushButton;
+class QToolButton;
 
 namespace irenic {
 
@@ -65,6 +66,7 @@ private:
     QWidget *m_card;
     QLabel *m_title, *m_count, *m_summary, *m_from;
     QButtonGroup *m_orders, *m_onlys;
+    QToolButton *m_seriesAsOne;
     QLineEdit *m_words;
     QMenu *m_recipes;
     QPushButton *m_suggestions, *m_alike, *m_recipe, *m_spots, *m_rendering, *m_lens, *m_export, *m_clean, *m_off, *m_series, *m_none;

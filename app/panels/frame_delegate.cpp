@@ -2,6 +2,7 @@
 #include "panels/frame_delegate.h"
 
 #include "models/roll_model.h"
+#include "models/sheet_model.h"
 
 #include <QPainter>
 
@@ -85,6 +86,12 @@ void FrameDelegate::paint(QPainter *p, const QStyleOptionViewItem &option, const
     // Paper: neutral, like everything near a picture. On the sheet, what is chosen is inverted as a keeper's strip is.
     const QColor ground = sheet && chosen ? tones.darkPaper : tones.paper, ink = sheet ? (chosen ? tones.darkPaperInk : tones.paperInk) : chosen ? tones.paperInk
                                                                                                                                                  : tones.chromeInk;
+    const int frames = sheet ? index.data(SheetModel::SeriesRole).toInt() : 1;
+    if (frames > 1) // papers under this one, parted by a line of wall
+        for (const int by : {6, 3, 0}) {
+            p->fillRect(box.translated(by, by).adjusted(0, 0, 1, 1), tones.wall);
+            p->fillRect(box.translated(by, by), ground);
+        }
     if (sheet || chosen)
         p->fillRect(box, ground);
     const int margin = form == Form::Thumbnail ? 3 : sheet ? 7
@@ -118,6 +125,8 @@ void FrameDelegate::paint(QPainter *p, const QStyleOptionViewItem &option, const
         return p->restore();
     }
     p->drawText(text, Qt::AlignVCenter, f->speedWords());
+    if (frames > 1)
+        p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, tr("%1 frames").arg(frames));
     if (!f->isMeasured())
         return p->restore();
     if (!sheet)

@@ -201,6 +201,35 @@ private slots:
         sheet.choose({500});
         sheet.findChild<QPushButton *>("series")->click();
         QCOMPARE(sheet.chosen(), (QList<int>{500, 501, 502}));
+        // A series as one paper: a hundred bursts hide two hundred frames, and whoever chooses one chooses its three.
+        auto *asOne = sheet.findChild<QToolButton *>("seriesAsOne");
+        asOne->click();
+        QCOMPARE(sheet.shownNames().size(), 800);
+        QVERIFY(sheet.shownNames().contains("0500") && !sheet.shownNames().contains("0501"));
+        QCOMPARE(sheet.chosen(), (QList<int>{500, 501, 502}));
+        sheet.choose({503, 612});
+        QCOMPARE(sheet.chosen(), (QList<int>{503, 610, 611, 612}));
+        QVERIFY(!sheet.findChild<QPushButton *>("series")->isEnabled());
+        const auto paperOf = [&](const QString &name) {
+            const QAbstractItemModel *model = sheet.grid()->model();
+            return model->match(model->index(0, 0), Qt::DisplayRole, name, 1, Qt::MatchExactly).value(0);
+        };
+        QVERIFY(paperOf("0610").data(Qt::AccessibleTextRole).toString().contains("2 more"));
+        // What is asked for decides whose paper it is; what is done reaches only those.
+        QTest::keyClicks(sheet.findChild<QLineEdit *>("words"), "61");
+        QVERIFY(sheet.shownNames().contains("0610"));
+        sheet.findChild<QLineEdit *>("words")->setText("0611");
+        QCOMPARE(sheet.shownNames(), QStringList{"0611"});
+        sheet.choose({611});
+        QCOMPARE(sheet.chosen(), (QList<int>{611}));
+        sheet.findChild<QLineEdit *>("words")->clear();
+        // A frame that is taken off leaves a series of two.
+        session.takeOff({610});
+        QTRY_VERIFY(paperOf("0611").data(Qt::AccessibleTextRole).toString().contains("1 more"));
+        session.undoStack()->undo();
+        QTRY_VERIFY(!paperOf("0611").isValid());
+        asOne->click();
+        QCOMPARE(sheet.shownNames().size(), 1000);
         QTest::keyClicks(sheet.findChild<QLineEdit *>("words"), "bench-x");
         QCOMPARE(sheet.shownNames(), QStringList{"0007"});
     }
