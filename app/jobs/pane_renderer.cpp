@@ -133,7 +133,7 @@ void PaneRenderer::work()
             const Status done = behindBarrier("The picture", [&] { return renderPiece(request, stop); });
             const std::lock_guard lock(m_mutex);
             if (done && m_running.pane >= 0 && !stop.stop_requested())
-                rendersNext(request);
+                waitItsTurn(request);
             else if (!done && done.error().code != ErrorCode::Cancelled)
                 emit failed(QString::fromStdString(done.error().userMessage));
             continue;
@@ -190,7 +190,7 @@ void PaneRenderer::setScreen(std::shared_ptr<const ScreenTransform> screen)
     emit screenChanged();
 }
 
-void PaneRenderer::rendersNext(const PaneRequest &request)
+void PaneRenderer::waitItsTurn(const PaneRequest &request)
 {
     const auto after = std::find_if(m_waiting.begin(), m_waiting.end(), [&](const PaneRequest &r) { return r.pieces && r.pieces->share() > request.pieces->share(); });
     m_waiting.insert(after, request);

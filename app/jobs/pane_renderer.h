@@ -95,7 +95,7 @@ private:
     Result<Pictures> render(const PaneRequest &request, QRect region, std::stop_token stop);
     /// The next piece of what takes long; sent off where something of it can be shown.
     Status renderPiece(const PaneRequest &request, std::stop_token stop);
-    void rendersNext(const PaneRequest &request); ///< waits, behind those of which less is done; m_mutex is held
+    void waitItsTurn(const PaneRequest &request); ///< behind those of which less is done; m_mutex is held
     std::shared_ptr<const ScreenTransform> m_screen;
     QPoint m_eye{-1, -1};
 

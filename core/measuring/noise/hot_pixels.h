@@ -7,7 +7,8 @@ namespace irenic {
 
 /// Samples that stand far above their surroundings (hot) or below (dead), where light cannot: beyond every neighbour of their
 /// own colour, while the neighbours of the other colours, a pixel away, show nothing. A star, however small,
-/// spreads over those. Two that lie side by side are found where both are strong. Where other frames of the camera are known, their bad pixels are
+/// spreads over those. Two that lie side by side are found where both are strong. How likely each is bad, a logistic regression says, and how many
+/// such candidates of the frame are (see docs/engine.md, Measuring). Where other frames of the camera are known, their bad pixels are
 /// found as soon as they show, and what never stood out in comparable ones is left alone. Sorted; fails only with Cancelled.
 Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run, const KnownCamera &known = {});
 
