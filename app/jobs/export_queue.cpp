@@ -357,7 +357,7 @@ void ExportQueue::finish(int id, const Result<ExportOutcome> &done)
         e.state = o.skipped ? State::Skipped : State::Done;
         e.noise.reset();
         e.wasCleaned = o.wasCleaned;
-        if (!o.skipped)
+        if (!o.skipped && !o.wasSeen) // which says nothing of the time that others take
             learn(e);
         if (o.skipped)
             emit leftOut(fileText(e.job.source), fileText(e.result), QString::fromStdString(o.note));

@@ -34,8 +34,9 @@ public:
     };
 
     explicit ExportQueue(QObject *parent = nullptr);
-    void setSeen(CleanCache *cache) { m_seen = cache; } ///< what was cleaned for the screen; must outlive the queue, null for nothing
-    ~ExportQueue() override;                            ///< stops the running export; nothing half-written stays behind
+    ~ExportQueue() override; ///< stops the running export; nothing half-written stays behind
+    /// What was cleaned for the screen, and need not be cleaned again; must outlive the queue. Null: nothing.
+    void setSeen(CleanCache *cache) { m_seen = cache; }
 
     /// Keeps the list in a file of its own in that folder, and takes over what other processes that are gone did not finish. Where
     /// something was taken over the queue is paused. How many exports are unfinished.

@@ -182,11 +182,10 @@ Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> f
     std::filesystem::create_directories(job.folder, ec);
     const Cleaner cleaner(frame, noise, outcome.treatment, editsOf(job, frame, noise));
     CleanCache *cache = memory ? memory->cleaned.get() : nullptr;
-    constexpr double kMost = 0.5, kAll = 0.95;
-    if (const double share = !cache && seen ? seen->shareHeld(cleaner, frame->crop) : 0; share > kMost) {
+    constexpr double kMost = 0.5;
+    outcome.wasSeen = !cache && seen && seen->shareHeld(cleaner, frame->crop) > kMost;
+    if (outcome.wasSeen)
         cache = seen;
-        outcome.wasCleaned = share > kAll;
-    }
     if (const Status s = exportUnderName(job, cleaner, *noise, name.value(), options, context, cache, outcome); !s)
         return s.error();
     if (outcome.skipped)

@@ -115,6 +115,29 @@ private slots:
         QCOMPARE(cleaned, (QList<bool>{false, true, false, false}));
     }
 
+    /// What is only written says nothing of how long the others will take.
+    void whatWasSeenTeachesNoTimes()
+    {
+        const QTemporaryDir out;
+        const auto frame = readFrame(shot(0).toStdString()).value();
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*frame).take());
+        CleanCache seen;
+        ExportQueue queue;
+        queue.setSeen(&seen);
+        QSignalSpy finished(&queue, &ExportQueue::finished);
+        const ExportJob job = jobOf(shot(0), out.path());
+        QVERIFY(seen.clean(Cleaner(frame, noise, job.treatment.resolved(*noise)), frame->active, {}).ok());
+        queue.add(job, frame, noise, 1000);
+        QTRY_COMPARE_WITH_TIMEOUT(finished.count(), 1, kPatienceMs);
+        QCOMPARE(queue.count(State::Done), 1);
+        QCOMPARE(queue.ratio(), 1.0);
+        ExportJob other = jobOf(shot(0), out.path(), QStringLiteral("other"));
+        other.treatment.luminance = 0.5;
+        queue.add(other, frame, noise, 1000);
+        QTRY_COMPARE_WITH_TIMEOUT(finished.count(), 2, kPatienceMs);
+        QVERIFY(queue.ratio() < 0.5);
+    }
+
     void whatFailedCanBeTriedAgain()
     {
         const QTemporaryDir out;

@@ -255,13 +255,13 @@ private slots:
             return done.value();
         };
         const auto again = written(job, nullptr, "again"), taken = written(job, &seen, "taken"), partly = written(job, &little, "partly");
-        QVERIFY(!again.wasCleaned && !partly.wasCleaned && taken.wasCleaned);
+        QVERIFY(!again.wasSeen && !partly.wasSeen && taken.wasSeen);
         const auto meant = readFrame(again.report.file), got = readFrame(taken.report.file);
         QVERIFY(sameBits(got.value()->samples.constView(), meant.value()->samples.constView()));
         job.seriesNoise.assign(noise->cells.begin(), noise->cells.end());
         for (NoiseModel &m : job.seriesNoise)
             m.readVariance *= 4;
-        QVERIFY(!written(job, &seen, "series").wasCleaned);
+        QVERIFY(!written(job, &seen, "series").wasSeen);
     }
 
     void aSeriesIsTreatedByOneLaw()

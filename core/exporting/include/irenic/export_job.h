@@ -55,7 +55,8 @@ struct ExportOutcome {
     std::string reason; ///< why this treatment, where it was the suggestion
     std::string note;   ///< about what did not keep the picture from being written; usually empty
     bool skipped = false;
-    bool wasCleaned = false; ///< by a job before it, see ExportMemory, or for the screen
+    bool wasCleaned = false; ///< by a job before it, see ExportMemory
+    bool wasSeen = false;    ///< most of it was cleaned for the screen
 };
 
 /// Both ask for the same samples: only files differ.
