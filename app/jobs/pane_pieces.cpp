@@ -1,21 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/pane_pieces.h"
 
+#include "irenic/clean_cache.h"
+
 #include <algorithm>
 
 namespace irenic {
 
-namespace {
-
-constexpr int kGridPx = 64; // of what is kept of cleaned samples
-
-} // namespace
-
 PanePieces::PanePieces(Rect region, Rect bounds, int sidePx, PixelAt from) : m_region(region), m_side(sidePx)
 {
     const Rect wide = region.grownBy(kReachPx).intersected(bounds);
-    const int x0 = wide.x / kGridPx * kGridPx, y0 = wide.y / kGridPx * kGridPx;
-    const int x1 = (wide.right() + kGridPx - 1) / kGridPx * kGridPx, y1 = (wide.bottom() + kGridPx - 1) / kGridPx * kGridPx;
+    constexpr int kGrid = CleanCache::kTilePx; // of parts of these nothing would be kept
+    const int x0 = wide.x / kGrid * kGrid, y0 = wide.y / kGrid * kGrid;
+    const int x1 = (wide.right() + kGrid - 1) / kGrid * kGrid, y1 = (wide.bottom() + kGrid - 1) / kGrid * kGrid;
     m_all = Rect{x0, y0, x1 - x0, y1 - y0}.intersected(bounds);
     for (int y = m_all.y / m_side; y * m_side < m_all.bottom(); ++y)
         for (int x = m_all.x / m_side; x * m_side < m_all.right(); ++x)
@@ -42,17 +39,14 @@ Rect PanePieces::finish()
 {
     const Place p = m_order[m_done.size()];
     m_done.insert(p);
-    const auto reach = [&](int dx, int dy) { return isThere(p.first + dx, p.second + dy) ? 2 * kReachPx : -kReachPx; }; // over what its neighbour left out, and some more
-    const int left = reach(-1, 0), right = reach(1, 0);
-    int top = reach(0, -1), bottom = reach(0, 1);
-    // Growing both ways takes the corner, too.
-    const auto cornerThere = [&](int dx, int dy) { return isThere(p.first + dx, p.second + dy); };
-    if ((left > 0 && !cornerThere(-1, -1)) || (right > 0 && !cornerThere(1, -1)))
-        top = std::min(top, -kReachPx);
-    if ((left > 0 && !cornerThere(-1, 1)) || (right > 0 && !cornerThere(1, 1)))
-        bottom = std::min(bottom, -kReachPx);
+    const auto there = [&](int dx, int dy) { return isThere(p.first + dx, p.second + dy); };
+    const auto reach = [](bool neighbour) { return neighbour ? 2 * kReachPx : -kReachPx; }; // over what the neighbour left out, and some more
+    const bool left = there(-1, 0), right = there(1, 0);
+    // Growing up or down and sideways takes the corner, too.
+    const auto rowThere = [&](int dy) { return there(0, dy) && (!left || there(-1, dy)) && (!right || there(1, dy)); };
+    const int fromLeft = reach(left), fromTop = reach(rowThere(-1));
     const Rect r = rectOf(p);
-    const Rect grown{r.x - left, r.y - top, r.width + left + right, r.height + top + bottom};
+    const Rect grown{r.x - fromLeft, r.y - fromTop, r.width + fromLeft + reach(right), r.height + fromTop + reach(rowThere(1))};
     return grown.width > 0 && grown.height > 0 ? grown.intersected(m_region) : Rect{};
 }
 

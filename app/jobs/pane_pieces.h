@@ -3,7 +3,6 @@
 
 #include "irenic/image.h"
 
-#include <optional>
 #include <set>
 #include <utility>
 #include <vector>
@@ -19,13 +18,12 @@ public:
     static constexpr int kReachPx = 32;
 
     /// @param bounds that pieces must not leave, and that holds the region
-    /// @param sidePx of a piece; a multiple of 64
+    /// @param sidePx of a piece; a multiple of CleanCache::kTilePx
     PanePieces(Rect region, Rect bounds, int sidePx, PixelAt from);
 
     bool isDone() const { return m_done.size() == m_order.size(); }
     double share() const { return m_order.empty() ? 1 : double(m_done.size()) / double(m_order.size()); } ///< done
-    size_t doneCount() const { return m_done.size(); }
-    Rect next() const; ///< what is to be computed next; empty where all is done
+    Rect next() const;                                                                                    ///< what is to be computed next; empty where all is done
     /// next() is computed. Answers what can be developed of the region thereby: the piece without a border where a neighbour is missing, and with as
     /// much of the neighbour where it is there.
     Rect finish();

@@ -12,22 +12,22 @@ namespace {
 
 /// What is done so soon is not worth stopping.
 constexpr double kQuickSeconds = 0.25;
-// What takes longer than the latter comes in pieces: a dozen, or so long ones.
-constexpr double kPieceSeconds[2] = {0.4, 1.0}, kWholeSeconds = 0.7;
-constexpr int kPieces = 12;
-constexpr int kLeastPiecePx = 256, kMostPiecePx = 2048;
+// What takes longer than kWholeSeconds comes in so many pieces, or in pieces that take at least and at most so long.
+constexpr double kWholeSeconds = 0.7, kLeastPieceSeconds = 0.4, kMostPieceSeconds = 1;
+constexpr int kPieces = 12, kLeastPiecePx = 256, kMostPiecePx = 2048;
 
-std::shared_ptr<PanePieces> piecesOf(const PaneRequest &r, const Cleaner &cleaner, QPoint eye)
+/// @param seconds that the whole will take
+std::shared_ptr<PanePieces> piecesOf(const PaneRequest &r, const Cleaner &cleaner, double seconds, QPoint eye)
 {
-    // What is looked at for these lies elsewhere, or is not kept.
-    const bool inPlace = Unbending(r.edits.lens, r.frame->crop).isStraight() && r.look.show != Show::Doubt && r.look.show != Show::Spared;
-    const double whole = cleaner.expectedSeconds({r.region.width(), r.region.height()});
-    if (!inPlace || cleaner.isIdentity() || whole <= kWholeSeconds)
+    if (cleaner.isIdentity() || seconds <= kWholeSeconds)
         return nullptr;
-    const double piece = std::clamp(whole / kPieces, kPieceSeconds[0], kPieceSeconds[1]);
-    const int side = int(1000 * std::sqrt(piece / cleaner.expectedSeconds({1000, 1000}))) / 64 * 64;
+    // What these show is computed from other places, or is not kept.
+    if (r.look.show == Show::Doubt || r.look.show == Show::Spared || !Unbending(r.edits.lens, r.frame->crop).isStraight())
+        return nullptr;
+    const double pixels = std::clamp(seconds / kPieces, kLeastPieceSeconds, kMostPieceSeconds) / seconds * r.region.width() * r.region.height();
+    const int side = std::clamp(int(std::sqrt(pixels)) / CleanCache::kTilePx * CleanCache::kTilePx, kLeastPiecePx, kMostPiecePx);
     const QPoint from = r.region.contains(eye) ? eye : r.region.center();
-    return std::make_shared<PanePieces>(r.frame->storedOf(toUpright(r.region)), r.frame->active, std::clamp(side, kLeastPiecePx, kMostPiecePx), r.frame->storedOf(UprightPoint{from.x(), from.y()}));
+    return std::make_shared<PanePieces>(r.frame->storedOf(toUpright(r.region)), r.frame->active, side, r.frame->storedOf(UprightPoint{from.x(), from.y()}));
 }
 
 } // namespace
@@ -55,8 +55,9 @@ void PaneRenderer::request(const PaneRequest &wanted)
 {
     PaneRequest request = wanted;
     const Cleaner cleaner(request.frame, request.noise, request.treatment, request.edits);
-    request.isQuick = cleaner.expectedSeconds({request.region.width(), request.region.height()}) <= kQuickSeconds;
-    request.pieces = piecesOf(request, cleaner, m_eye);
+    const double seconds = cleaner.expectedSeconds({request.region.width(), request.region.height()});
+    request.isQuick = seconds <= kQuickSeconds;
+    request.pieces = piecesOf(request, cleaner, seconds, m_eye);
     {
         const std::lock_guard lock(m_mutex);
         std::erase_if(m_waiting, [&](const PaneRequest &r) { return r.pane == request.pane; });
@@ -200,19 +201,16 @@ Status PaneRenderer::renderPiece(const PaneRequest &r, std::stop_token stop)
 {
     QElapsedTimer timer;
     timer.start();
-    const Frame &frame = *r.frame;
     const Cleaner cleaner(r.frame, r.noise, r.treatment, r.edits);
     const Rect piece = r.pieces->next();
     if (m_cache.shareHeld(cleaner, piece) < 1)
         if (const Result<Plane<float>> samples = m_cache.clean(cleaner, piece, {0, stop, {}}); !samples)
             return samples.error();
-    QRect part = toQRect(frame.uprightOf(r.pieces->finish()));
-    // In whole pixels of the picture on the screen.
-    const auto inward = [&](int v) { return (v + r.reduction - 1) / r.reduction * r.reduction; };
     const QPoint origin = r.region.topLeft();
-    part.moveTopLeft(part.topLeft() - origin);
-    const QPoint first(inward(part.left()), inward(part.top())), end(part.x() + part.width(), part.y() + part.height());
-    part = QRect(first, QSize(end.x() / r.reduction * r.reduction - first.x(), end.y() / r.reduction * r.reduction - first.y())).translated(origin);
+    const QRect ready = toQRect(r.frame->uprightOf(r.pieces->finish())).translated(-origin);
+    // Whole pixels of the picture on the screen.
+    const int n = r.reduction, left = (ready.x() + n - 1) / n * n, top = (ready.y() + n - 1) / n * n;
+    const QRect part = QRect(left, top, (ready.x() + ready.width()) / n * n - left, (ready.y() + ready.height()) / n * n - top).translated(origin);
     if (!part.isEmpty() && !r.pieces->isDone()) {
         Result<Pictures> pictures = render(r, part, stop);
         if (!pictures)

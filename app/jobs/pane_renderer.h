@@ -97,7 +97,7 @@ private:
     Status renderPiece(const PaneRequest &request, std::stop_token stop);
     void waitItsTurn(const PaneRequest &request); ///< behind those of which less is done; m_mutex is held
     std::shared_ptr<const ScreenTransform> m_screen;
-    QPoint m_eye{-1, -1};
+    QPoint m_eye{-1, -1}; ///< outside of every picture at first
 
     CleanCache m_cache;
     mutable std::mutex m_mutex;

@@ -27,27 +27,27 @@ SheetModel::SheetModel(Session *session, QObject *parent) : QSortFilterProxyMode
     sort(0);
     m_soon.setSingleShot(true);
     m_soon.setInterval(100);
-    connect(&m_soon, &QTimer::timeout, this, [this] {
-        gatherSeries();
-        invalidateFilter();
-    });
+    connect(&m_soon, &QTimer::timeout, this, &SheetModel::filterAnew);
     for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
-        connect(session, signal, &m_soon, [this] {
+        connect(session, signal, this, [this] {
             if (m_seriesAsOne && !m_soon.isActive())
                 m_soon.start(); // hundreds may change in a second
         });
     for (const auto signal : {&Session::rollChanged, &Session::restored})
         connect(session, signal, this, [this] {
-            if (!m_seriesAsOne)
-                return;
-            gatherSeries(); // at once: frames have other numbers now
-            invalidateFilter();
+            if (m_seriesAsOne)
+                filterAnew(); // at once: frames have other numbers now
         });
 }
 
 void SheetModel::setSeriesAsOne(bool one)
 {
     m_seriesAsOne = one;
+    filterAnew();
+}
+
+void SheetModel::filterAnew()
+{
     gatherSeries();
     invalidateFilter();
 }
@@ -95,11 +95,13 @@ int SheetModel::frameCount() const
 
 QVariant SheetModel::data(const QModelIndex &index, int role) const
 {
-    const auto count = int(framesOf(index).size());
     if (role == SeriesRole)
-        return count;
+        return int(framesOf(index).size());
     const QVariant data = QSortFilterProxyModel::data(index, role);
-    return role == Qt::AccessibleTextRole && count > 1 ? data.toString() + tr(", and %1 more of its series").arg(count - 1) : data;
+    if (role != Qt::AccessibleTextRole)
+        return data;
+    const auto more = int(framesOf(index).size()) - 1;
+    return more > 0 ? data.toString() + tr(", and %1 more of its series").arg(more) : data;
 }
 
 void SheetModel::setOrder(Order order)
@@ -111,15 +113,13 @@ void SheetModel::setOrder(Order order)
 void SheetModel::setOnly(Only only)
 {
     m_only = only;
-    gatherSeries();
-    invalidateFilter();
+    filterAnew();
 }
 
 void SheetModel::setWords(const QString &words)
 {
     m_words = words.split(u' ', Qt::SkipEmptyParts);
-    gatherSeries();
-    invalidateFilter();
+    filterAnew();
 }
 
 bool SheetModel::fits(const RollFrame &f, Only only)
@@ -224,7 +224,7 @@ QList<int> seriesOf(const Session &session, const QList<int> &frames)
 {
     QSet<int> chosen(frames.begin(), frames.end());
     for (const QList<int> &series : allSeries(session))
-        if (std::any_of(series.begin(), series.end(), [&](int i) { return frames.contains(i); }))
+        if (std::any_of(series.begin(), series.end(), [&](int i) { return chosen.contains(i); }))
             chosen.unite(QSet<int>(series.begin(), series.end()));
     QList<int> all(chosen.begin(), chosen.end());
     std::sort(all.begin(), all.end());

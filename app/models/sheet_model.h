@@ -53,6 +53,7 @@ private:
     static bool fits(const RollFrame &frame, Only only);
     bool isWanted(int row) const; ///< by itself
     void gatherSeries();
+    void filterAnew();
 
     Session *m_session;
     Order m_order = Order::Roll;

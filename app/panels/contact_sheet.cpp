@@ -11,6 +11,7 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QScrollBar>
+#include <QSet>
 #include <QToolButton>
 
 namespace irenic {
@@ -272,9 +273,12 @@ QList<int> ContactSheet::chosen() const
 void ContactSheet::choose(const QList<int> &frames)
 {
     QItemSelection selection;
+    QSet<int> rows; // of a series several frames have one
     for (const int i : frames)
-        if (const QModelIndex at = m_model.indexOf(i); at.isValid() && !selection.contains(at)) // of a series several have one paper
+        if (const QModelIndex at = m_model.indexOf(i); at.isValid() && !rows.contains(at.row())) {
+            rows << at.row();
             selection.select(at, at);
+        }
     m_grid->selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
 }
 

@@ -55,7 +55,7 @@ struct Parts {
         }
     }
     /// To lines that follow each other.
-    void addTo(Differences &d, int stretch) const
+    void addToLines(Differences &d, int stretch) const
     {
         const size_t at = size_t(stretch) * size_t(d.lines);
         for (size_t x = 0; x < sum.size(); ++x) {
@@ -66,7 +66,7 @@ struct Parts {
         }
     }
     /// To the stretches of one line.
-    void addTo(Differences &d, int line, int width) const
+    void addToStretches(Differences &d, int line, int width) const
     {
         for (int k = 0; k < kStretches; ++k) {
             const auto first = [&](int stretch) { return size_t((int64_t(stretch) * width + kStretches - 1) / kStretches); };
@@ -349,9 +349,9 @@ Result<Banding> measureBanding(const Frame &frame, const std::array<NoiseModel, 
                 const auto lawAt = [&](int x) { return cells[size_t(((a.x + x) & 1) + 2 * ((a.y + row.y) & 1))]; };
                 noiseOf(row, {lawAt(0), lawAt(1)}, noise);
                 parts.take(row.down, row.across, noise.data(), row.unrestDown.data(), noise.size());
-                parts.addTo(rows, row.y, a.width);
+                parts.addToStretches(rows, row.y, a.width);
                 parts.take(row.across, row.down, noise.data(), row.unrestAcross.data(), noise.size());
-                parts.addTo(columns, part);
+                parts.addToLines(columns, part);
             });
         }
     });

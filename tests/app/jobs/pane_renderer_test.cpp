@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "jobs/images.h"
 #include "jobs/pane_renderer.h"
+#include "panels/live_pane.h"
 #include "support/frames.h"
 
 #include <QSignalSpy>
@@ -177,6 +178,36 @@ private slots:
         QCOMPARE(wholes.size(), 2);
         QVERIFY(parts.indexOf(2) < parts.lastIndexOf(1));
         QVERIFY(parts.indexOf(2) <= 2);
+    }
+
+    /// A pane hangs the parts as they come, tells how much is there, and shows nothing where nothing is yet.
+    void aPaneFillsUp()
+    {
+        const Simulated s = simulate(makeScene({1500, 1000}), {});
+        PaneRenderer renderer;
+        LivePane pane(&renderer);
+        pane.resize(750, 500);
+        Viewport whole;
+        whole.zoom = 0;
+        pane.setViewport(whole);
+        pane.show();
+        QList<QPair<QString, bool>> states; // words, and whether part of the pane is bare
+        connect(&pane, &LivePane::stateChanged, &pane, [&] {
+            const QImage &image = pane.image().image;
+            bool bare = false;
+            for (int y = 0; y < image.height() && !bare; y += 20)
+                for (int x = 0; x < image.width() && !bare; x += 20)
+                    bare = qAlpha(image.pixel(x, y)) == 0;
+            states.append({pane.stateWords(), bare});
+        });
+        pane.setContent({s.frame, s.noise, {"bm3d"}});
+        QTRY_VERIFY_WITH_TIMEOUT(pane.isSettled(), kPatienceMs);
+        QCOMPARE(states.first().first, QStringLiteral("computing"));
+        const auto part = std::find_if(states.begin(), states.end(), [](const auto &state) { return state.first.startsWith("computing, ") && state.first.endsWith(" %"); });
+        QVERIFY(part != states.end());
+        QVERIFY(part->second);
+        QVERIFY(states.last().first.startsWith("settled") && !states.last().second);
+        QCOMPARE(pane.image().region, QRect(0, 0, 1500, 1000));
     }
 
     void forgottenPanesAnswerNothing()
