@@ -97,7 +97,8 @@ Law lawOf(const Shown &s, const NoiseReport &noise)
         const auto &curve = s.truth.curve;
         const auto above = std::clamp(std::lower_bound(curve.begin(), curve.end(), std::pair(signal, 0.f)), curve.begin() + 1, curve.end() - 1), below = above - 1;
         const float part = (signal - below->first) / (above->first - below->first);
-        return double(noise.cells[1].sigmaAt(signal)) / std::sqrt(double(below->second + part * (above->second - below->second)));
+        const NoiseModel &green = s.frame->beforeColours ? s.frame->beforeColours->law[1] : noise.cells[1];
+        return double(green.sigmaAt(signal)) / std::sqrt(double(below->second + part * (above->second - below->second)));
     };
     std::vector<double> ratios;
     for (double share = 0.05; share < 0.96; share += 0.05)
@@ -116,7 +117,7 @@ Bad badOf(const Shown &s, const NoiseReport &noise)
     std::set<std::pair<int, int>> bad, found;
     for (const PixelAt &p : s.truth.hotPixels)
         bad.emplace(p.x, p.y);
-    for (const PixelAt &p : noise.hotPixels)
+    for (const PixelAt &p : s.frame->beforeColours ? s.frame->beforeColours->mended : noise.hotPixels)
         found.emplace(p.x, p.y);
     Bad b;
     for (const auto &p : found)
@@ -142,7 +143,7 @@ double middleOf(std::vector<double> v)
     return (v[v.size() / 2] + v[(v.size() - 1) / 2]) / 2;
 }
 
-int forEachKind(const KindsArguments &a, bool mosaicsAlone, const std::function<bool(int iso, const Kind &kind, const ShownAndMeasured &frames)> &each)
+int forEachKind(const KindsArguments &a, bool rawAlone, const std::function<bool(int iso, const Kind &kind, const ShownAndMeasured &frames)> &each)
 {
     std::vector<Scene> scenes;
     for (const std::string &name : a.scenes) {
@@ -155,7 +156,7 @@ int forEachKind(const KindsArguments &a, bool mosaicsAlone, const std::function<
     }
     for (const int iso : a.isos)
         for (const Kind &kind : kinds()) {
-            if (mosaicsAlone && !kind.isMosaic())
+            if (rawAlone && !kind.isRaw())
                 continue;
             if (!a.kinds.empty() && std::find(a.kinds.begin(), a.kinds.end(), kind.name) == a.kinds.end())
                 continue;

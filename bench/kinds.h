@@ -17,13 +17,6 @@ struct Kind {
     const char *ending = ".dng";
     FinishOptions finish{};
     bool isRaw() const { return std::string_view(ending) == ".dng"; }
-    /// As it is read: neither finished nor six by six.
-    bool isMosaic() const
-    {
-        ShootOptions o;
-        change(o);
-        return isRaw() && !o.sixBySix;
-    }
 };
 
 struct Shown {
@@ -33,8 +26,8 @@ struct Shown {
 
 using ShownAndMeasured = std::vector<std::pair<Shown, NoiseReport>>;
 
-/// Every scene as every kind, or every kind of mosaic, at every ISO, measured; `each` answers false to end it. What main() returns.
-int forEachKind(const KindsArguments &a, bool mosaicsAlone, const std::function<bool(int iso, const Kind &kind, const ShownAndMeasured &frames)> &each);
+/// Every scene as every kind, or every kind of raw, at every ISO, measured; `each` answers false to end it. What main() returns.
+int forEachKind(const KindsArguments &a, bool rawAlone, const std::function<bool(int iso, const Kind &kind, const ShownAndMeasured &frames)> &each);
 
 /// The middle one, or the mean of the middle two.
 double middleOf(std::vector<double> v);

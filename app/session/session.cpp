@@ -48,7 +48,8 @@ const RollFrame *withSpot(const RollFrame *f, int spot)
 
 size_t bytesOf(const Frame &frame)
 {
-    return size_t(frame.samples.stride()) * size_t(frame.samples.height()) * sizeof(uint16_t);
+    const size_t alone = frame.beforeColours ? bytesOf(*frame.beforeColours->alone) : 0;
+    return size_t(frame.samples.stride()) * size_t(frame.samples.height()) * sizeof(uint16_t) + alone;
 }
 
 /// Of a frame and of all that lies on its pixels.
@@ -349,7 +350,9 @@ void Session::comeBack(const QString &path)
 
 void Session::dropPixels(RollFrame &f)
 {
-    f.frame = std::make_shared<const Frame>(static_cast<const FrameFacts &>(*f.frame));
+    const auto facts = std::make_shared<Frame>(static_cast<const FrameFacts &>(*f.frame));
+    facts->beforeColours = nullptr; // holds pixels, too
+    f.frame = facts;
     f.bindRegions();
     f.matched.clear(); // guests lie on its pixels
     f.lostGuests.clear();

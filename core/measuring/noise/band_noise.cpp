@@ -149,7 +149,7 @@ double takeTextureOff(std::array<float, 64> &variances, const Spectrum &spectrum
 
 } // namespace
 
-Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseModel, 4> &law, const RunContext &run)
+Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseModel, 4> &law, Holds holds, const RunContext &run)
 {
     BandNoises result;
     result.bands.resize(Packet::kMostBands);
@@ -183,7 +183,7 @@ Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseMo
     }
     if (calm.size() < kFewestCalm)
         return result;
-    const size_t kept = std::min(calm.size(), std::max(kWantedCalm, size_t(double(calm.size()) * kCalmShare)));
+    const size_t kept = holds == Holds::NoiseAlone ? calm.size() : std::min(calm.size(), std::max(kWantedCalm, size_t(double(calm.size()) * kCalmShare)));
     std::nth_element(calm.begin(), calm.begin() + std::ptrdiff_t(kept) - 1, calm.end(), [](const Calm &p, const Calm &q) { return p.unrest < q.unrest; });
     calm.resize(kept);
     std::vector<float> values(kept);
@@ -198,7 +198,9 @@ Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseMo
             variances[i] = median([&](const Window &w) { return w.squares[b][i]; });
         const bool fine = b > 0 && b < kFirstColourBand;
         const Spectrum &spectrum = b < kFirstColourBand ? kLuminance : kColour;
-        if (fine) // an octave above: what is left of the texture there
+        if (holds == Holds::NoiseAlone)
+            result.noiseShare = 1;
+        else if (fine) // an octave above: what is left of the texture there
             for (size_t i = 1; i < 64; ++i)
                 variances[i] = std::max(variances[i] * float(kLeastShare), variances[i] - finerTexture);
         else {

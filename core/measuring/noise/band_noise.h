@@ -14,7 +14,12 @@ struct BandNoises {
     size_t calmWindows = 0;
     double noiseShare = 0; ///< of what the finest octave of luminance holds in calm windows: 1 where there is no texture; 0 without calm windows
 };
+/// What is measured.
+enum class Holds : uint8_t {
+    Picture,
+    NoiseAlone ///< every window counts, and nothing is taken for texture
+};
 /// Fails only with Cancelled.
-Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseModel, 4> &law, const RunContext &run);
+Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseModel, 4> &law, Holds holds, const RunContext &run);
 
 } // namespace irenic

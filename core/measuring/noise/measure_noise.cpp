@@ -155,11 +155,12 @@ size_t greenOf(const Frame &frame)
     return frame.kind != FrameKind::Mosaic ? 1 : size_t(std::find(frame.cfa.cells.begin(), frame.cfa.cells.end(), Colour::Green) - frame.cfa.cells.begin());
 }
 
-/// Sigma of the mid-tone's green by the measured law over that by another.
+/// Sigma of the mid-tone's green by the measured law over that by another; of a sensor's samples.
 double ratioTo(const std::array<NoiseModel, 4> &other, const Frame &frame, const NoiseReport &report)
 {
     const float mid = std::clamp(report.midSignal, 0.01f, 0.5f);
-    return double(report.cells[greenOf(frame)].sigmaAt(mid) / other[greenOf(frame)].sigmaAt(mid));
+    const NoiseModel &measured = frame.beforeColours ? frame.beforeColours->law[1] : report.cells[greenOf(frame)];
+    return double(measured.sigmaAt(mid) / other[greenOf(frame)].sigmaAt(mid));
 }
 
 /// Takes a law from elsewhere where texture has raised what was measured; true where it did.
@@ -177,6 +178,16 @@ Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose
     return true;
 }
 
+/// The measured law beside the file's own, where the measured one is used.
+std::string sayRatio(double ratio)
+{
+    if (ratio > kAgreement)
+        return " It is " + oneDecimal(ratio) + " times what the file says of its camera; the measurement is used.";
+    if (ratio < 1 / kAgreement)
+        return " The file says " + oneDecimal(1 / ratio) + " times as much of its camera; the measurement is used.";
+    return " What the file says of its camera agrees.";
+}
+
 /// Holds the measured law against the file's own, and takes that where the frame itself says too little, or where texture has raised what it says.
 Status crossCheck(const Frame &frame, std::optional<double> censored, NoiseReport &report, const RunContext &run)
 {
@@ -190,6 +201,10 @@ Status crossCheck(const Frame &frame, std::optional<double> censored, NoiseRepor
     report.profileRatio = float(ratio);
     if (report.lawFrames > 0)
         return {}; // earlier frames of the very camera know better
+    if (frame.beforeColours) {
+        report.confidenceReason += sayRatio(ratio);
+        return {};
+    }
     if (report.confidence < kTrusted) {
         report.cells = ofCells;
         report.confidence = kTrusted;
@@ -201,12 +216,7 @@ Status crossCheck(const Frame &frame, std::optional<double> censored, NoiseRepor
         return taken.error();
     if (taken.value())
         return {};
-    if (ratio > kAgreement)
-        report.confidenceReason += " It is " + oneDecimal(ratio) + " times what the file says of its camera; the measurement is used.";
-    else if (ratio < 1 / kAgreement)
-        report.confidenceReason += " The file says " + oneDecimal(1 / ratio) + " times as much of its camera; the measurement is used.";
-    else
-        report.confidenceReason += " What the file says of its camera agrees.";
+    report.confidenceReason += sayRatio(ratio);
     return {};
 }
 
@@ -265,36 +275,16 @@ void shareGreenLaw(const CfaPattern &cfa, std::array<NoiseModel, 4> &cells)
             cells[c] = green;
 }
 
-/// Lowers the law to what patches hold in their calmest directions: texture can only have raised it. How many directions agree with the floor is how sure it is.
-Status lowerToFloor(const Frame &frame, const LawInput &input, NoiseReport &report, const RunContext &run)
+/// Texture can only have raised the law. How many directions agree with the floor is how sure it is.
+Status lowerToFloor(const Frame &frame, const Linearizer &levels, const LawInput &input, NoiseReport &report, const RunContext &run)
 {
-    constexpr int kRounds = 2;        // the second weighs samples by the law that the first found
-    constexpr double kAgreeing = 0.8; // share of the directions from which on nothing but noise is there
-    constexpr size_t kFewestTones = 4, kEnoughTones = 6;
-    for (int round = 0; round < kRounds; ++round) {
-        const auto points = measureNoiseFloor(frame, report.cells, input.censoredAt, report.spectrum, stage(run, double(round) / kRounds, double(round + 1) / kRounds));
-        if (!points)
-            return points.error();
-        if (points.value().empty())
-            return {};
-        std::vector<double> agreeing;
-        for (const FloorPoint &p : points.value())
-            agreeing.push_back(p.agreeing);
-        for (size_t cell = 0; cell < report.cells.size(); ++cell) {
-            const NoiseModel law = report.cells[cell];
-            const StoredNoise stored(law, input.censoredAt);
-            std::vector<LinePoint> line;
-            for (const FloorPoint &p : points.value()) {
-                const float signal = stored.signalAt(float(p.mean[cell]));
-                const double sigma = double(law.sigmaAt(signal));
-                line.push_back({double(signal), std::min(p.ratio, 1.0) * sigma * sigma, double(p.patches) / 4});
-            }
-            const LineFit fit = fitNoiseLine(line, input.varianceFloor, input.readVariance);
-            report.cells[cell] = {float(fit.slope), float(fit.intercept)};
-        }
-        std::nth_element(agreeing.begin(), agreeing.begin() + ptrdiff_t(agreeing.size() / 2), agreeing.end());
-        report.confidence = std::min(1.0, agreeing[agreeing.size() / 2] / kAgreeing) * std::min(1.0, double(std::max(points.value().size(), kFewestTones)) / kEnoughTones);
-    }
+    const auto lowered = loweredToFloor(patchInputOf(frame, levels, input.censoredAt, report.spectrum), {report.cells.begin(), report.cells.end()}, input.varianceFloor, input.readVariance, run);
+    if (!lowered)
+        return lowered.error();
+    if (!lowered.value())
+        return {};
+    std::copy(lowered.value()->cells.begin(), lowered.value()->cells.end(), report.cells.begin());
+    report.confidence = lowered.value()->confidence;
     return {};
 }
 
@@ -335,12 +325,40 @@ double sureOf(double noiseShare, double scatter)
     return std::clamp((noiseShare - kNoShare) / (kMostly - kNoShare), 0.0, 1.0) * std::clamp((kUneven - scatter) / (kUneven - kEven), 0.0, 1.0);
 }
 
+/// Of a six-by-six sensor: what becomes of its noise by demosaicing is read where there is nothing else.
+Result<NoiseReport> measureBeforeColours(const Frame &frame, const RunContext &run)
+{
+    const NoiseBeforeColours &before = *frame.beforeColours;
+    const Linearizer levels(*before.alone);
+    LawInput input = lawInputOf(*before.alone, levels);
+    input.noiseAlone = true;
+    const Result<NoiseLaw> law = measureNoiseLaw(input, stage(run, 0, 0.5));
+    if (!law)
+        return law.error();
+    NoiseReport report;
+    std::copy(law.value().cells.begin(), law.value().cells.end(), report.cells.begin());
+    Result<BandNoises> bands = measureBandNoise(*before.alone, report.cells, Holds::NoiseAlone, stage(run, 0.5, 1));
+    if (!bands)
+        return bands.error();
+    report.bands = std::move(bands.value().bands);
+    report.pointSigma = bands.value().pointSigma;
+    report.confidence = before.confidence;
+    report.beforeColours = true;
+    describe(frame, report);
+    report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
+    if (const Status checked = crossCheck(frame, {}, report, {run.threads, run.stop, {}, run.background}); !checked)
+        return checked.error();
+    return report;
+}
+
 } // namespace
 
 Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, const KnownCamera &known)
 {
     if (const Status s = largeEnough(frame); !s)
         return s.error();
+    if (frame.beforeColours)
+        return measureBeforeColours(frame, run);
     const bool mosaic = frame.kind == FrameKind::Mosaic;
     const Linearizer levels(frame);
     const RunContext quiet{run.threads, run.stop, {}, run.background};
@@ -365,7 +383,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
             if (input.readVariance)
                 *input.readVariance /= share;
         }
-        if (const Status lowered = lowerToFloor(frame, input, report, stage(run, 0.4, 0.6)); !lowered)
+        if (const Status lowered = lowerToFloor(frame, levels, input, report, stage(run, 0.4, 0.6)); !lowered)
             return lowered.error();
         for (NoiseModel &m : report.cells)
             m.readVariance = std::max(m.readVariance, kLeastReadElectrons * kLeastReadElectrons * m.shotGain * m.shotGain);
@@ -393,7 +411,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         report.hotPixels = std::move(all);
         report.mapFrames = known.mapFrames;
     } else {
-        Result<BandNoises> bands = measureBandNoise(frame, report.cells, stage(run, 0.6, 1));
+        Result<BandNoises> bands = measureBandNoise(frame, report.cells, Holds::Picture, stage(run, 0.6, 1));
         if (!bands)
             return bands.error();
         report.confidence = sureOf(bands.value().noiseShare, law.value().scatter) * plausibleAtIso(frame, report);
@@ -402,7 +420,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         if (const Status checked = crossCheck(frame, input.censoredAt, report, quiet); !checked)
             return checked.error();
         if (report.cells != measured) { // the spectrum is told in units of the law
-            bands = measureBandNoise(frame, report.cells, quiet);
+            bands = measureBandNoise(frame, report.cells, Holds::Picture, quiet);
             if (!bands)
                 return bands.error();
         }

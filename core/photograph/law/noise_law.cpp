@@ -107,7 +107,7 @@ std::vector<Candidate> candidatesOf(const std::vector<Block> &blocks, const LawI
 
 /// One point of the noise line per tone: the calmest blocks' mean and the median of their diagonal energy.
 /// @param scatter the same tones' spread of that energy, as the standard deviation of its logarithm
-std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t quads, std::optional<double> censoredAt, std::vector<double> &scatter)
+std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t quads, const LawInput &in, std::vector<double> &scatter)
 {
     // Median over mean of chi-square with that many degrees of freedom (Wilson and Hilferty).
     const double root = 1 - 2 / (9.0 * double(quads)), medianOfMean = root * root * root;
@@ -116,7 +116,7 @@ std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t qua
     for (size_t t = 0; t < tones && !sorted.empty(); ++t) {
         std::vector<Candidate> tone(sorted.begin() + std::ptrdiff_t(t * sorted.size() / tones),
                                     sorted.begin() + std::ptrdiff_t((t + 1) * sorted.size() / tones));
-        const size_t calm = std::min(tone.size(), std::max(kMinCalm, size_t(double(tone.size()) * kCalmShare)));
+        const size_t calm = std::min(tone.size(), std::max(kMinCalm, size_t(double(tone.size()) * (in.noiseAlone ? 1 : kCalmShare))));
         std::nth_element(tone.begin(), tone.begin() + std::ptrdiff_t(calm) - 1, tone.end(),
                          [](const Candidate &p, const Candidate &q) { return p.unrest < q.unrest; });
         tone.resize(calm);
@@ -131,11 +131,11 @@ std::vector<LinePoint> pointsOf(const std::vector<Candidate> &sorted, size_t qua
         std::nth_element(tone.begin(), tone.begin() + std::ptrdiff_t(calm / 2), tone.end(),
                          [](const Candidate &p, const Candidate &q) { return p.diagonal < q.diagonal; });
         LinePoint point{mean / double(calm), double(tone[calm / 2].diagonal) / medianOfMean, double(calm)};
-        if (censoredAt) {
-            const auto whole = wholeMoments({point.x - *censoredAt, point.y});
+        if (in.censoredAt) {
+            const auto whole = wholeMoments({point.x - *in.censoredAt, point.y});
             if (!whole)
                 continue;
-            point.x = whole->mean + *censoredAt;
+            point.x = whole->mean + *in.censoredAt;
             point.y = whole->variance;
         }
         points.push_back(point);
@@ -154,7 +154,7 @@ NoiseLaw fitCells(const std::vector<Block> &blocks, const LawInput &in, const st
     std::vector<LineFit> own(count);
     std::vector<double> weight(count, 0), scatter;
     for (size_t cell = 0; cell < count; ++cell) {
-        const auto points = pointsOf(candidatesOf(blocks, in, cell, guess, trustGuess), in.sampling.cells[cell].size(), in.censoredAt, scatter);
+        const auto points = pointsOf(candidatesOf(blocks, in, cell, guess, trustGuess), in.sampling.cells[cell].size(), in, scatter);
         own[cell] = fitNoiseLine(points, in.varianceFloor, in.readVariance, fewTones);
         for (const LinePoint &p : points)
             weight[cell] += p.weight;

@@ -42,6 +42,7 @@ struct LawInput {
     bool clippedAtBlack = false;        ///< numbers below black are missing, and dark tones say nothing
     std::optional<double> censoredAt;   ///< signals below this one were stored as it; the noise of dark tones is worked out from what is left of it
     std::optional<double> readVariance; ///< where it is known: the line's intercept is then given
+    bool noiseAlone = false;            ///< there is no texture: every block is read, not the calmest
 };
 
 struct NoiseLaw {

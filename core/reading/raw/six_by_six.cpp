@@ -2,14 +2,16 @@
 #include "raw/six_by_six.h"
 
 #include "base/parallel.h"
+#include "base/random.h"
+#include "irenic/noise.h"
 #include "law/noise_law.h"
+#include "law/patch_floor.h"
 #include "raw/dng_reader.h"
 
 #include <libraw/libraw.h>
 
 #include <atomic>
 #include <cmath>
-#include <cstdlib>
 
 namespace irenic {
 
@@ -17,7 +19,10 @@ namespace {
 
 constexpr int kSide = 6;
 constexpr int kNeighbours = 6;
-constexpr float kBadSigma = 7; ///< from the median of its colour around
+constexpr float kBadSigma = 7;    ///< from the median of its colour around
+constexpr float kBeyondSigma = 4; ///< from the next of its colour around
+constexpr float kBeyondRange = 1; ///< times what its colour spans around
+constexpr float kBeyondPeers = 4; ///< times what the most of the 24 around stands out of its own colour
 // LibRaw refuses less than 512 pixels, and works in tiles of 512 that leave seams where they meet: so it is given one such tile at a
 // time, of which the middle is used. Its corner and its halo count whole patterns.
 constexpr int kTilePx = 512, kCorePx = 438, kHaloPx = 36;
@@ -55,6 +60,12 @@ Neighbours neighboursOf(const SixBySixPattern &p)
     return all;
 }
 
+float signalAt(const SixBySixMosaic &m, int x, int y)
+{
+    const float black = m.black[colourAt(m.pattern, x, y)];
+    return (float(m.active.at(x, y)) - black) / (m.white - black);
+}
+
 /// Signals of the mosaic, and what they become where a pixel is bad: the median of their colour around.
 class Mender
 {
@@ -62,35 +73,62 @@ public:
     Mender(const SixBySixMosaic &m, std::vector<NoiseModel> law) : m_pattern(m.pattern), m_law(std::move(law)), m_neighbours(neighboursOf(m.pattern)), m_signal({m.active.width, m.active.height})
     {
         for (int y = 0; y < m.active.height; ++y)
-            for (int x = 0; x < m.active.width; ++x) {
-                const float black = m.black[colourAt(m.pattern, x, y)];
-                m_signal.at(x, y) = (float(m.active.at(x, y)) - black) / (m.white - black);
-            }
+            for (int x = 0; x < m.active.width; ++x)
+                m_signal.at(x, y) = signalAt(m, x, y);
     }
 
-    float mended(int x, int y) const
+    float signal(int x, int y) const { return m_signal.at(x, y); }
+
+    /// Replaces the samples of bad pixels; answers where. Fails only with Cancelled.
+    Result<std::vector<PixelAt>> mend(const RunContext &run)
+    {
+        std::vector<std::vector<std::pair<PixelAt, float>>> rows(size_t(m_signal.height()));
+        const Status done = parallelFor(m_signal.height(), run, [&](int y) {
+            for (int x = 0; x < m_signal.width(); ++x)
+                if (const auto other = mended(x, y))
+                    rows[size_t(y)].push_back({{x, y}, *other});
+        });
+        if (!done)
+            return done.error();
+        std::vector<PixelAt> all;
+        for (const auto &row : rows)
+            for (const auto &[at, other] : row) {
+                m_signal.at(at.x, at.y) = other;
+                all.push_back(at);
+            }
+        return all;
+    }
+
+private:
+    /// What stands in the place of a bad pixel; empty where it is none.
+    std::optional<float> mended(int x, int y) const
     {
         const float here = m_signal.at(x, y);
         const auto around = neighbours(x, y);
         const auto [least, most] = std::minmax_element(around.begin(), around.end());
         if (here >= *least && here <= *most)
-            return here;
-        const float middle = medianOf(around), excess = here - middle;
-        if (std::abs(excess) < kBadSigma * sigmaAt(x, y, middle))
-            return here;
-        // Light of a point, or its lack, shows in the neighbours as well, whatever their colours.
-        float sum = 0, variance = 0;
-        static constexpr int steps[4][2] = {{1, 0}, {-1, 0}, {0, 1}, {0, -1}};
-        for (const auto &[dx, dy] : steps) {
-            const int u = inside(x + dx, m_signal.width()), v = inside(y + dy, m_signal.height());
-            const float level = medianOf(neighbours(u, v)), s = sigmaAt(u, v, level);
-            sum += (m_signal.at(u, v) - level) * (excess > 0 ? 1.f : -1.f);
-            variance += 1.3f * s * s;
-        }
-        return sum > kLightSigma * std::sqrt(variance) ? here : middle;
+            return {};
+        const float middle = medianOf(around), excess = here - middle, sigma = sigmaAt(x, y, middle);
+        // Detail stands out, too, but not far beyond what lies around it.
+        const float beyond = here > *most ? here - *most : *least - here;
+        if (std::abs(excess) < kBadSigma * sigma || beyond < kBeyondSigma * sigma || beyond < kBeyondRange * (*most - *least))
+            return {};
+        // Light of a point, or its lack, shows in the neighbours as well, whatever their colours; and where there is sharp detail, others stand out, too.
+        float light = 0, peers = 0;
+        for (int v = y - 2; v <= y + 2; ++v)
+            for (int u = x - 2; u <= x + 2; ++u) {
+                if (u == x && v == y)
+                    continue;
+                const float z = standsOut(inside(u, m_signal.width()), inside(v, m_signal.height()));
+                if (std::abs(u - x) + std::abs(v - y) == 1)
+                    light += (excess > 0 ? z : -z) / 2;
+                peers = std::max(peers, std::abs(z));
+            }
+        if (light > kLightSigma || std::abs(excess) < kBeyondPeers * peers * sigma)
+            return {};
+        return middle;
     }
 
-private:
     std::array<float, kNeighbours> neighbours(int x, int y) const
     {
         const auto &at = m_neighbours[size_t(y % kSide * kSide + x % kSide)];
@@ -98,6 +136,13 @@ private:
         for (size_t i = 0; i < v.size(); ++i)
             v[i] = m_signal.at(inside(x + at[i].x, m_signal.width()), inside(y + at[i].y, m_signal.height()));
         return v;
+    }
+    /// Over the median of its colour around, in sigma of the difference.
+    float standsOut(int x, int y) const
+    {
+        constexpr float kOfDifference = 1.14f; // the median of six has an error, too
+        const float level = medianOf(neighbours(x, y));
+        return (m_signal.at(x, y) - level) / (kOfDifference * sigmaAt(x, y, level));
     }
     static float medianOf(std::array<float, kNeighbours> v)
     {
@@ -112,15 +157,25 @@ private:
     Plane<float> m_signal;
 };
 
-Result<std::vector<NoiseModel>> lawOf(const SixBySixMosaic &m, const RunContext &run)
+/// As of a two-by-two mosaic: from squares of one colour, then below the texture.
+Result<FlooredLaw> lawOf(const SixBySixMosaic &m, const RunContext &run)
 {
-    const auto value = [&m](int x, int y, size_t c) { return (float(m.active.at(x, y)) - m.black[c]) / (m.white - m.black[c]); };
-    const double step = 1.0 / double(m.white - m.black[1]);
-    const LawInput input{{0, 0, m.active.width, m.active.height}, QuadSampling::sixBySix(m.pattern), LawInput::each(value), step * step / 12, false, {}};
-    Result<NoiseLaw> law = measureNoiseLaw(input, run);
+    const Rect area{0, 0, m.active.width, m.active.height};
+    const double step = 1.0 / double(m.white - m.black[1]), rounding = step * step / 12;
+    const LawInput input{area, QuadSampling::sixBySix(m.pattern), LawInput::each([&m](int x, int y, size_t) { return signalAt(m, x, y); }), rounding, false, {}};
+    const Result<NoiseLaw> law = measureNoiseLaw(input, stage(run, 0, 0.5));
     if (!law)
         return law.error();
-    return std::move(law.value().cells);
+    PatchInput patches{area, PatchSampling::sixBySix(m.pattern), {}, {}, {}};
+    patches.values = [&m](PixelAt corner, float *linear) {
+        for (int y = corner.y; y < corner.y + kSide; ++y)
+            for (int x = corner.x; x < corner.x + kSide; ++x)
+                *linear++ = signalAt(m, x, y);
+    };
+    Result<std::optional<FlooredLaw>> lowered = loweredToFloor(patches, law.value().cells, rounding, {}, stage(run, 0.5, 1));
+    if (!lowered)
+        return lowered.error();
+    return lowered.value() ? *lowered.value() : FlooredLaw{law.value().cells, law.value().confidence};
 }
 
 /// LibRaw's interpolation on samples in memory: its own reading and scaling are passed by.
@@ -156,6 +211,140 @@ private:
     std::vector<ushort> m_pixels;
 };
 
+/// Mosaic to full colour, with levels of its own.
+class Demosaicing
+{
+public:
+    explicit Demosaicing(const SixBySixMosaic &m) : m_pattern(m.pattern)
+    {
+        // Balanced, so that colours compare; with room below black for the deepest noise, and above for the strongest gain.
+        const double largest = std::max({m.neutral[0], m.neutral[1], m.neutral[2]});
+        for (size_t c = 0; c < 3; ++c)
+            m_gain[c] = float(largest / m.neutral[c]);
+        const float most = *std::max_element(m_gain.begin(), m_gain.end()), black = *std::max_element(m.black.begin(), m.black.end());
+        const float room = black / (m.white - black);
+        m_scale = 65535.f / (most * (1 + 2 * room));
+        m_zero = room * most * m_scale;
+        // One scale for all: what 16 bits hold of white, with the same room below black.
+        const float stored = 65535 / (1 + 2 * room);
+        m_black = std::round(room * stored);
+        m_white = std::round(m_black + stored);
+    }
+    Levels levels() const
+    {
+        Levels l;
+        l.black.assign(3, m_black);
+        l.white = m_white;
+        return l;
+    }
+    /// @param signal of a place of the mosaic
+    /// Fails with Cancelled, or Unsupported where LibRaw gives up.
+    template <class Signal>
+    Result<Plane<uint16_t>> run(Size size, const Signal &signal, const RunContext &run) const
+    {
+        Plane<uint16_t> whole(size), colours({size.width * 3, size.height});
+        const Status scaled = parallelFor(size.height, stage(run, 0, 0.3), [&](int y) {
+            for (int x = 0; x < size.width; ++x)
+                whole.at(x, y) = uint16_t(std::clamp(std::lround(signal(x, y) * m_gain[colourAt(m_pattern, x, y)] * m_scale + m_zero), 0l, 65535l));
+        });
+        if (!scaled)
+            return scaled.error();
+        std::atomic<bool> failed = false;
+        const float range = m_white - m_black;
+        const int across = (size.width + kCorePx - 1) / kCorePx, down = (size.height + kCorePx - 1) / kCorePx;
+        const Status done = parallelFor(across * down, stage(run, 0.3, 1), [&](int i) {
+            const Rect core = Rect{i % across * kCorePx, i / across * kCorePx, kCorePx, kCorePx}.intersected({0, 0, size.width, size.height});
+            Interpolator interpolator({kTilePx, kTilePx}, m_pattern);
+            for (int y = 0; y < kTilePx; ++y) {
+                const uint16_t *row = whole.row(inside(core.y - kHaloPx + y, size.height));
+                for (int x = 0; x < kTilePx; ++x) // the tile's corner counts whole patterns
+                    interpolator.pixel(x, y)[colourAt(m_pattern, x, y)] = row[inside(core.x - kHaloPx + x, size.width)];
+            }
+            failed = !interpolator.run() || failed;
+            for (int y = core.y; y < core.bottom(); ++y)
+                for (int x = core.x; x < core.right(); ++x) {
+                    const ushort *rgb = interpolator.pixel(x - core.x + kHaloPx, y - core.y + kHaloPx);
+                    for (size_t c = 0; c < 3; ++c)
+                        colours.at(x * 3 + int(c), y) = uint16_t(std::clamp(std::lround((float(rgb[c]) - m_zero) / (m_gain[c] * m_scale) * range + m_black), 0l, 65535l));
+                }
+        });
+        if (!done)
+            return done.error();
+        if (failed)
+            return Error{ErrorCode::Unsupported, {}, {}};
+        return colours;
+    }
+
+private:
+    SixBySixPattern m_pattern;
+    std::array<float, 3> m_gain{};
+    float m_scale = 1, m_zero = 0, m_black = 0, m_white = 1;
+};
+
+/// The picture's tones, from dark to light, each in its mean colour: signals of red, green and blue.
+std::vector<std::array<float, 3>> tonesOf(const SixBySixMosaic &m)
+{
+    constexpr int kTones = 48, kBlockPx = 2 * kSide, kMostBlocks = 40000;
+    constexpr float kClipGuard = 0.97f;
+    const int step = std::max(kBlockPx, int(std::sqrt(double(m.active.width) * m.active.height / kMostBlocks)) / kSide * kSide);
+    std::vector<std::array<float, 3>> blocks;
+    for (int y0 = 0; y0 + kBlockPx <= m.active.height; y0 += step)
+        for (int x0 = 0; x0 + kBlockPx <= m.active.width; x0 += step) {
+            std::array<float, 3> sum{}, count{};
+            for (int y = y0; y < y0 + kBlockPx; ++y)
+                for (int x = x0; x < x0 + kBlockPx; ++x) {
+                    const size_t c = colourAt(m.pattern, x, y);
+                    sum[c] += signalAt(m, x, y);
+                    count[c] += 1;
+                }
+            for (size_t c = 0; c < 3; ++c)
+                sum[c] /= count[c];
+            if (std::max({sum[0], sum[1], sum[2]}) < kClipGuard)
+                blocks.push_back(sum);
+        }
+    std::sort(blocks.begin(), blocks.end(), [](const auto &p, const auto &q) { return p[1] < q[1]; });
+    std::vector<std::array<float, 3>> tones;
+    const size_t count = std::min<size_t>(kTones, blocks.size());
+    for (size_t t = 0; t < count; ++t) {
+        const size_t first = t * blocks.size() / count, last = (t + 1) * blocks.size() / count;
+        std::array<float, 3> mean{};
+        for (size_t i = first; i < last; ++i)
+            for (size_t c = 0; c < 3; ++c)
+                mean[c] += std::max(blocks[i][c], 0.f) / float(last - first);
+        tones.push_back(mean);
+    }
+    return tones;
+}
+
+/// Puts the law into the frame, and what becomes of such noise when it is demosaiced.
+Status keepNoiseOf(Frame &frame, const SixBySixMosaic &m, const FlooredLaw &law, std::vector<PixelAt> mended, const Demosaicing &demosaicing, const RunContext &run)
+{
+    const auto tones = tonesOf(m);
+    if (tones.size() < 2)
+        return {};
+    constexpr Size kPicture{2 * kCorePx, 2 * kCorePx};
+    // Tones run from the top to the bottom, so slowly that no step shows.
+    const auto signal = [&](int x, int y) {
+        const float at = float(y) / float(kPicture.height - 1) * float(tones.size() - 1);
+        const size_t below = std::min(size_t(at), tones.size() - 2), c = colourAt(m.pattern, x, y);
+        const float part = at - float(below), mean = tones[below][c] * (1 - part) + tones[below + 1][c] * part;
+        return mean + law.cells[c].sigmaAt(mean) * float(RandomAt(0, 6, x, y).gaussian());
+    };
+    Result<Plane<uint16_t>> colours = demosaicing.run(kPicture, signal, run);
+    if (!colours)
+        return colours.error().code == ErrorCode::Cancelled ? Status(colours.error()) : Status();
+    auto alone = std::make_shared<Frame>(static_cast<const FrameFacts &>(frame));
+    alone->active = alone->crop = {0, 0, kPicture.width, kPicture.height};
+    alone->samples = colours.take();
+    auto noise = std::make_shared<NoiseBeforeColours>();
+    std::copy(law.cells.begin(), law.cells.end(), noise->law.begin());
+    noise->confidence = law.confidence;
+    noise->alone = std::move(alone);
+    noise->mended = std::move(mended);
+    frame.beforeColours = std::move(noise);
+    return {};
+}
+
 } // namespace
 
 bool isKnown(const SixBySixPattern &pattern)
@@ -180,60 +369,24 @@ bool isKnown(const SixBySixPattern &pattern)
 Status demosaicInto(Frame &frame, const SixBySixMosaic &m, const RunContext &run)
 {
     const Size size{m.active.width, m.active.height};
-    Result<std::vector<NoiseModel>> law = lawOf(m, stage(run, 0, 0.2));
+    Result<FlooredLaw> law = lawOf(m, stage(run, 0, 0.25));
     if (!law)
         return law.error();
-    const Mender mender(m, law.take());
-    // Balanced, so that colours compare; with room below black for the deepest noise, and above for the strongest gain.
-    const double largest = std::max({m.neutral[0], m.neutral[1], m.neutral[2]});
-    std::array<float, 3> gain;
-    for (size_t c = 0; c < 3; ++c)
-        gain[c] = float(largest / m.neutral[c]);
-    const float most = *std::max_element(gain.begin(), gain.end());
-    const float room = *std::max_element(m.black.begin(), m.black.end()) / (m.white - *std::max_element(m.black.begin(), m.black.end()));
-    const float scale = 65535.f / (most * (1 + 2 * room)), zero = room * most * scale;
+    const Demosaicing demosaicing(m);
     frame.kind = FrameKind::Linear;
     frame.pattern = "six by six";
     frame.active = frame.crop = {0, 0, size.width, size.height};
-    frame.levels = {};
-    // One scale for all: what 16 bits hold of white, with the same room below black.
-    const float stored = 65535 / (1 + 2 * room);
-    frame.levels.black.assign(3, std::round(room * stored));
-    frame.levels.white = std::round(frame.levels.black[0] + stored);
-    const float range = frame.levels.white - frame.levels.black[0];
-    frame.samples.reset({size.width * 3, size.height});
-    // What LibRaw is given: mended, balanced, with room below black.
-    Plane<uint16_t> whole(size);
-    const Status mended = parallelFor(size.height, stage(run, 0.2, 0.4), [&](int y) {
-        for (int x = 0; x < size.width; ++x)
-            whole.at(x, y) = uint16_t(std::clamp(std::lround(mender.mended(x, y) * gain[colourAt(m.pattern, x, y)] * scale + zero), 0l, 65535l));
-    });
-    if (!mended)
-        return mended;
-    std::atomic<bool> failed = false;
-    const int across = (size.width + kCorePx - 1) / kCorePx, down = (size.height + kCorePx - 1) / kCorePx;
-    const Status done = parallelFor(across * down, stage(run, 0.4, 1), [&](int i) {
-        const Rect core = Rect{i % across * kCorePx, i / across * kCorePx, kCorePx, kCorePx}.intersected({0, 0, size.width, size.height});
-        Interpolator interpolator({kTilePx, kTilePx}, m.pattern);
-        for (int y = 0; y < kTilePx; ++y) {
-            const uint16_t *row = whole.row(inside(core.y - kHaloPx + y, size.height));
-            for (int x = 0; x < kTilePx; ++x) // the tile's corner counts whole patterns
-                interpolator.pixel(x, y)[colourAt(m.pattern, x, y)] = row[inside(core.x - kHaloPx + x, size.width)];
-        }
-        failed = !interpolator.run() || failed;
-        for (int y = core.y; y < core.bottom(); ++y)
-            for (int x = core.x; x < core.right(); ++x) {
-                const ushort *rgb = interpolator.pixel(x - core.x + kHaloPx, y - core.y + kHaloPx);
-                for (size_t c = 0; c < 3; ++c)
-                    frame.samples.at(x * 3 + int(c), y) =
-                        uint16_t(std::clamp(std::lround((float(rgb[c]) - zero) / (gain[c] * scale) * range + frame.levels.black[0]), 0l, 65535l));
-            }
-    });
-    if (!done)
-        return done;
-    if (failed)
-        return fileError(ErrorCode::Unsupported, frame.file, "has a six-by-six pattern that could not be demosaiced");
-    return {};
+    frame.levels = demosaicing.levels();
+    Mender mender(m, law.value().cells);
+    Result<std::vector<PixelAt>> bad = mender.mend(stage(run, 0.25, 0.4));
+    if (!bad)
+        return bad.error();
+    Result<Plane<uint16_t>> colours = demosaicing.run(
+        size, [&mender](int x, int y) { return mender.signal(x, y); }, stage(run, 0.4, 0.9));
+    if (!colours)
+        return colours.error().code == ErrorCode::Unsupported ? fileError(ErrorCode::Unsupported, frame.file, "has a six-by-six pattern that could not be demosaiced") : colours.error();
+    frame.samples = colours.take();
+    return keepNoiseOf(frame, m, law.value(), bad.take(), demosaicing, stage(run, 0.9, 1));
 }
 
 } // namespace irenic

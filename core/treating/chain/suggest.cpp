@@ -28,7 +28,7 @@ double inTwentieths(double v)
 Treatment suggestedFor(const std::string &method, const NoiseReport &noise)
 {
     const MethodInfo &info = *findMethod(method);
-    if (noise.bands.empty()) {
+    if (noise.bands.empty() || noise.beforeColours) {
         constexpr double kLeastLuminance = 0.1, kLeastColour = 0.3;
         return {method, inTwentieths(info.luminance * shareFor(noise.confidence, kLeastLuminance)), inTwentieths(info.colour * shareFor(noise.confidence, kLeastColour))};
     }

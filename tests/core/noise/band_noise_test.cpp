@@ -53,7 +53,7 @@ private slots:
         law.fill(kDim);
         for (size_t i = 0; i < 2; ++i) {
             const FullColour f = simulateFullColour(i == 0 ? flatScene({700, 600}, 0.25f, 0.25f, 0.25f) : leavesScene({700, 600}), kDim, true);
-            found[i] = measureBandNoise(*f.frame, law, {}).take();
+            found[i] = measureBandNoise(*f.frame, law, Holds::Picture, {}).take();
         }
         QVERIFY2(found[0].noiseShare > 0.8, qPrintable(QString::number(found[0].noiseShare)));
         for (const size_t b : {0, 4, 5}) { // luminance and the two colour differences, which hold what is coarser than a pixel

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "camera/bench_camera.h"
-#include "irenic/noise.h"
+#include "irenic/measure_noise.h"
 #include "irenic/read_frame.h"
 #include "raw/six_by_six.h"
 #include "support/frames.h"
@@ -168,6 +168,69 @@ private slots:
                         meant += double(sky.at(x + u, y + v)[1]) - 0.02;
                     }
         QVERIFY2(flux > 0.8 * meant, qPrintable(QString::number(flux / meant)));
+    }
+
+    /// Detail everywhere, and a lens that blurs nothing: after demosaicing such a picture's noise cannot be told from it, before it can.
+    void theLawIsReadBelowTexture_data()
+    {
+        QTest::addColumn<int>("iso");
+        for (const int iso : {1600, 6400, 25600})
+            QTest::addRow("ISO %d", iso) << iso;
+    }
+    void theLawIsReadBelowTexture()
+    {
+        QFETCH(int, iso);
+        ShootOptions o;
+        o.iso = iso;
+        o.banding = 0;
+        o.hotPixelsPerMillion = 0;
+        o.lensBlurPx = 0;
+        o.sixBySix = true;
+        const Scene scene = leavesScene({1000, 800});
+        const QTemporaryDir dir;
+        const auto frame = shotAndRead(scene, o, dir);
+        QVERIFY(frame && frame->beforeColours);
+        const auto shot = shoot(scene, o);
+        std::vector<double> ratios;
+        for (const NoiseModel &law : frame->beforeColours->law)
+            for (const float signal : {0.05f, 0.1f, 0.2f, 0.3f})
+                ratios.push_back(double(law.sigmaAt(signal) / shot.value().truth.noise.sigmaAt(signal)));
+        std::sort(ratios.begin(), ratios.end());
+        QVERIFY2(ratios.front() > 0.85 && ratios.back() < 1.15, qPrintable(QStringLiteral("%1 to %2").arg(ratios.front()).arg(ratios.back())));
+        QVERIFY2(std::abs(ratios[ratios.size() / 2] - 1) < 0.06, qPrintable(QString::number(ratios[ratios.size() / 2])));
+    }
+
+    /// What is measured of full colour is what noise has become there: held against the pixels of a flat field.
+    void noiseAfterDemosaicingIsAsMeasured()
+    {
+        ShootOptions o;
+        o.iso = 6400;
+        o.banding = 0;
+        o.hotPixelsPerMillion = 0;
+        const QTemporaryDir dir;
+        const Size size{900, 800};
+        const auto flat = shotAndRead(flatScene(size, 0.3f, 0.2f, 0.1f), o, dir);
+        o.seed = 2;
+        o.lensBlurPx = 0;
+        const auto leaves = shotAndRead(leavesScene(size), o, dir);
+        QVERIFY(flat && leaves);
+        const NoiseReport ofFlat = measureNoise(*flat).take(), ofLeaves = measureNoise(*leaves).take();
+        for (int c = 0; c < 3; ++c) {
+            double sum = 0, squares = 0; // of differences over four pixels, beyond what neighbours share
+            for (int y = 0; y < size.height; ++y)
+                for (int x = 0; x + 4 < size.width; ++x) {
+                    const double d = double(flat->linearAt(x + 4, y, c) - flat->linearAt(x, y, c));
+                    sum += double(flat->linearAt(x, y, c));
+                    squares += d * d / 2;
+                }
+            const double n = double(size.height) * (size.width - 4), sigma = std::sqrt(squares / n);
+            const double measured = double(ofFlat.cells[size_t(c)].sigmaAt(float(sum / n)));
+            QVERIFY2(std::abs(measured / sigma - 1) < 0.08, qPrintable(QStringLiteral("colour %1: %2").arg(c).arg(measured / sigma)));
+        }
+        QCOMPARE(ofFlat.bands.size(), ofLeaves.bands.size());
+        for (size_t b = 0; b < ofFlat.bands.size(); ++b) // texture leaves no trace
+            QVERIFY2(std::abs(ofLeaves.bands[b].sigma / ofFlat.bands[b].sigma - 1) < 0.15f, qPrintable(QStringLiteral("band %1: %2, %3").arg(b).arg(double(ofFlat.bands[b].sigma)).arg(double(ofLeaves.bands[b].sigma))));
+        QVERIFY(ofFlat.confidence > 0.9);
     }
 
     void smallOnesAndStopsAreHandled()

@@ -102,6 +102,7 @@ UprightRect afterTurning(const TileRect &part, Size size, int orientation);
 class Shading;
 struct DescribedWarp;
 struct SourceTags; ///< the directories of a DNG source as they stood; for writers
+struct NoiseBeforeColours;
 
 /// All that is known about a photograph but its numbers. All places and sizes count pixels.
 struct FrameFacts {
@@ -116,13 +117,14 @@ struct FrameFacts {
     std::string pattern;                      ///< the sensor's pattern in words: "RGGB", "six by six"; empty where there is none
     ColourDescription colour;
     ShootingData shooting;
-    int orientation = 1;                       ///< Exif orientation, 1..8
-    std::vector<std::string> warnings;         ///< plain sentences about what is odd in the file
-    std::shared_ptr<const SourceTags> source;  ///< null unless the source is a DNG
-    std::shared_ptr<const Shading> shading;    ///< uneven light that the file describes; null where it does not. Not in the samples, but in what is looked at
-    std::shared_ptr<const DescribedWarp> warp; ///< bent lines that the file describes; null where it does not
-    std::vector<PixelAt> badPixels;            ///< that the file lists; sorted by row, then column
-    std::string compression;                   ///< of a DNG source: "none", "lossless JPEG", "deflate", "lossy JPEG", "JPEG XL"; empty of others
+    int orientation = 1;                                     ///< Exif orientation, 1..8
+    std::vector<std::string> warnings;                       ///< plain sentences about what is odd in the file
+    std::shared_ptr<const SourceTags> source;                ///< null unless the source is a DNG
+    std::shared_ptr<const Shading> shading;                  ///< uneven light that the file describes; null where it does not. Not in the samples, but in what is looked at
+    std::shared_ptr<const DescribedWarp> warp;               ///< bent lines that the file describes; null where it does not
+    std::vector<PixelAt> badPixels;                          ///< that the file lists; sorted by row, then column
+    std::shared_ptr<const NoiseBeforeColours> beforeColours; ///< of a six-by-six sensor that was large enough to measure; null otherwise
+    std::string compression;                                 ///< of a DNG source: "none", "lossless JPEG", "deflate", "lossy JPEG", "JPEG XL"; empty of others
 
     int channels() const { return kind == FrameKind::Mosaic ? 1 : 3; }
     /// Width and height as they hang on the wall: of `crop`, turned by `orientation`.

@@ -21,6 +21,14 @@ struct NoiseModel {
     float sigmaAt(float signal) const { return std::sqrt(shotGain * std::max(signal, 0.f) + readVariance); }
 };
 
+/// The noise of a six-by-six sensor, read from its samples before demosaicing, where neighbours do not share noise yet and texture can be told from it.
+struct NoiseBeforeColours {
+    std::array<NoiseModel, 3> law{};    ///< of the samples of red, green and blue
+    double confidence = 0;              ///< 0..1, as in NoiseReport
+    std::shared_ptr<const Frame> alone; ///< nothing but such noise on the picture's tones, demosaiced as the picture was
+    std::vector<PixelAt> mended;        ///< bad pixels, whose samples were replaced; sorted by row, then column; stored coordinates
+};
+
 /// Offsets of whole rows and columns, in signal units.
 struct Banding {
     std::vector<float> rows;    ///< one per active row, to be taken off; empty where there is no banding to speak of
@@ -72,6 +80,7 @@ struct NoiseReport {
     size_t maskedSamples = 0;     ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
     int lawFrames = 0;            ///< earlier frames of the camera whose law was taken in place of the measured one; usually 0
     int mapFrames = 0;            ///< frames that bad pixels were held against
+    bool beforeColours = false;   ///< of full colour: read from a six-by-six sensor's own samples, so that no texture is in it
     float profileRatio = 0;       ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
     /// The law of a sample; stored coordinates.
     const NoiseModel &modelAt(int x, int y, size_t channel, bool mosaic) const { return cells[mosaic ? size_t((x & 1) + 2 * (y & 1)) : channel]; }
