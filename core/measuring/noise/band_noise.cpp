@@ -107,7 +107,8 @@ struct Spectrum {
 };
 constexpr Spectrum kLuminance{{1, 1.15, 1.2}, {1.5, 1.2, 1.1}, 4.5 * 4.5}; // 2.6 to 3.7 on flat fields and simple scenes
 constexpr Spectrum kColour{{1, 3.2, 5.5}, {4.5, 2.4, 1.5}, 3 * 3};         // 0.2 to 1
-constexpr size_t kFirstColourBand = 4;                                     // of a Packet
+constexpr double kFlatLuminance = 3.2 * 3.2, kFlatColour = 1;
+constexpr size_t kFirstColourBand = 4; // of a Packet
 
 /// The noise's power in the finest octave. Texture's power falls by about the same factor from octave to octave towards the fine ones (natural pictures have a power law of
 /// frequency: Field, J. Opt. Soc. Am. A 4(12), 1987), noise has its shape: three octaves are three equations for noise, texture and factor,
@@ -197,7 +198,9 @@ Result<BandNoises> measureBandNoise(const Frame &frame, const std::array<NoiseMo
         for (size_t i = 0; i < 64; ++i)
             variances[i] = median([&](const Window &w) { return w.squares[b][i]; });
         const bool fine = b > 0 && b < kFirstColourBand;
-        const Spectrum &spectrum = b < kFirstColourBand ? kLuminance : kColour;
+        Spectrum spectrum = b < kFirstColourBand ? kLuminance : kColour;
+        if (holds == Holds::Texture)
+            spectrum.most = b < kFirstColourBand ? kFlatLuminance : kFlatColour;
         if (holds == Holds::NoiseAlone)
             result.noiseShare = 1;
         else if (fine) // an octave above: what is left of the texture there

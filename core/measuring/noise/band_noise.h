@@ -17,6 +17,7 @@ struct BandNoises {
 /// What is measured.
 enum class Holds : uint8_t {
     Picture,
+    Texture,   ///< hardly anything is calm: no band may hold more than flat fields do
     NoiseAlone ///< every window counts, and nothing is taken for texture
 };
 /// Fails only with Cancelled.

@@ -26,9 +26,17 @@ constexpr int kMinSidePx = 16;
 constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
 constexpr double kTrusted = 0.4;            ///< confidence below which the file's own profile is believed rather than the measurement
 constexpr double kUsualElectrons = 50000;   ///< full well at ISO 100 of a sensor of 24 x 36 mm and 24 megapixels; smaller ones have more noise
+constexpr double kUsualReadElectrons = 3;   ///< its read noise
 constexpr double kAgreement = 1.25;         ///< ratio of sigmas up to which two descriptions agree
 constexpr float kLeastReadElectrons = 0.4f; ///< of any sensor that takes photographs; an electron's signal is the slope of its law. A black level that drifts hides the read noise
 constexpr double kMeasuredAsWell = 1.05;    ///< ratio of sigmas below which it does not matter which is taken
+
+/// Luminance noise over luminance of an ordinary sensor.
+double usualNoise(double signal, double iso)
+{
+    const double electrons = signal * kUsualElectrons * 100 / iso;
+    return std::sqrt(electrons + kUsualReadElectrons * kUsualReadElectrons) / electrons;
+}
 
 /// The frame's noise in the words a photographer uses, at its median green tone.
 void describe(const Frame &frame, NoiseReport &report)
@@ -60,7 +68,7 @@ void describe(const Frame &frame, NoiseReport &report)
     const double colour = (variance[0] + variance[2] + variance[1]) / 3 * 1.5;
     report.luminanceNoise = float(std::sqrt(luminance) / mid);
     if (frame.shooting.iso > 0 && report.luminanceNoise > 0)
-        report.usualShare = float(std::min(1.0, 1 / std::sqrt(mid * kUsualElectrons * 100 / frame.shooting.iso) / double(report.luminanceNoise)));
+        report.usualShare = float(std::min(1.0, usualNoise(mid, frame.shooting.iso) / double(report.luminanceNoise)));
     report.colourNoise = float(std::sqrt(colour) / mid);
 }
 
@@ -317,12 +325,35 @@ Status largeEnough(const Frame &frame)
     return {};
 }
 
-/// How sure the noise of full colour is: by how much of what calm places hold is noise, and not what is left of texture there,
-/// and by whether their energy is as even as noise makes it.
-double sureOf(double noiseShare, double scatter)
+/// Luminance noise as measured over the most that sensors usually have at the frame's ISO; 1 where that is not known.
+double overUsual(const Frame &frame, const NoiseReport &report)
+{
+    constexpr double kTimesUsual = 1.4; // sensors of half the size, or of twice the pixels
+    if (!(frame.shooting.iso > 0) || !(report.luminanceNoise > 0))
+        return 1;
+    return double(report.luminanceNoise) / (kTimesUsual * usualNoise(double(report.midSignal), frame.shooting.iso));
+}
+
+/// How sure the noise of full colour is: by how much of what calm places hold is noise, and not what is left of texture there, and by whether their energy is as even as noise
+/// makes it. More is asked where it is more than sensors usually have: of grass and gravel up to 0.7 passes for noise, of calm pictures 0.9 to 1 is.
+double sureOf(double noiseShare, double scatter, double overUsual)
 {
     constexpr double kNoShare = 0.05, kMostly = 0.6, kEven = 0.5, kUneven = 0.8;
-    return std::clamp((noiseShare - kNoShare) / (kMostly - kNoShare), 0.0, 1.0) * std::clamp((kUneven - scatter) / (kUneven - kEven), 0.0, 1.0);
+    const double doubt = std::clamp(2 * (overUsual - 1), 0.0, 1.0);
+    const double noise = std::clamp((noiseShare - kNoShare) / (kMostly + doubt * (1 - kMostly) - kNoShare), 0.0, 1.0);
+    return std::pow(noise, 1 + doubt) * std::clamp((kUneven - scatter) / (kUneven - kEven), 0.0, 1.0);
+}
+
+/// Full colour whose texture cannot be told from noise: the less certain the measurement, the less it may lie above what sensors usually have. True where the law was lowered.
+bool lowerToUsual(double overUsual, NoiseReport &report)
+{
+    const double lowered = std::pow(overUsual, 1 - report.confidence); // in sigma
+    if (lowered <= kMeasuredAsWell)
+        return false;
+    for (NoiseModel &m : report.cells)
+        m = {float(m.shotGain / (lowered * lowered)), float(m.readVariance / (lowered * lowered))};
+    report.confidenceReason += " At this ISO sensors usually have less; the measurement is lowered, " + oneDecimal(lowered) + " times.";
+    return true;
 }
 
 /// Of a six-by-six sensor: what becomes of its noise by demosaicing is read where there is nothing else.
@@ -414,13 +445,15 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         Result<BandNoises> bands = measureBandNoise(frame, report.cells, Holds::Picture, stage(run, 0.6, 1));
         if (!bands)
             return bands.error();
-        report.confidence = sureOf(bands.value().noiseShare, law.value().scatter) * plausibleAtIso(frame, report);
+        const double over = overUsual(frame, report);
+        report.confidence = sureOf(bands.value().noiseShare, law.value().scatter, over) * plausibleAtIso(frame, report);
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
         const auto measured = report.cells;
+        const bool lowered = lowerToUsual(over, report);
         if (const Status checked = crossCheck(frame, input.censoredAt, report, quiet); !checked)
             return checked.error();
         if (report.cells != measured) { // the spectrum is told in units of the law
-            bands = measureBandNoise(frame, report.cells, Holds::Picture, quiet);
+            bands = measureBandNoise(frame, report.cells, lowered ? Holds::Texture : Holds::Picture, quiet);
             if (!bands)
                 return bands.error();
         }

@@ -146,6 +146,21 @@ private slots:
         const double atHighIso = measureNoise(*withIso(*f.frame, 12800)).value().confidence, atLowIso = measureNoise(*withIso(*f.frame, 100)).value().confidence;
         QVERIFY2(atLowIso < 0.7 * atHighIso, qPrintable(QStringLiteral("%1, %2").arg(atLowIso).arg(atHighIso)));
     }
+
+    /// Three times what sensors usually have at the ISO: of a picture that is fine texture everywhere much of it is texture; of a calm one it is noise.
+    void anUncertainMeasurementIsHeldAgainstTheIso()
+    {
+        const auto loweredBy = [](const Scene &scene) {
+            const FullColour f = simulateFullColour(scene, kDim, true);
+            const NoiseReport alone = measureNoise(*withIso(*f.frame, 0)).take();
+            const double usual = double(alone.luminanceNoise) / 3, iso = double(alone.midSignal) * 50000 * 100 * usual * usual;
+            const NoiseReport held = measureNoise(*withIso(*f.frame, iso)).take();
+            return double(alone.cells[1].sigmaAt(alone.midSignal) / held.cells[1].sigmaAt(alone.midSignal));
+        };
+        const double texture = loweredBy(leavesScene({700, 600})), calm = loweredBy(flatScene({700, 600}, 0.25f, 0.25f, 0.25f));
+        QVERIFY2(texture > 1.3, qPrintable(QString::number(texture)));
+        QVERIFY2(calm < 1.1, qPrintable(QString::number(calm)));
+    }
 };
 
 QTEST_APPLESS_MAIN(BandNoiseTest)
