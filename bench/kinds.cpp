@@ -117,7 +117,7 @@ Bad badOf(const Shown &s, const NoiseReport &noise)
     std::set<std::pair<int, int>> bad, found;
     for (const PixelAt &p : s.truth.hotPixels)
         bad.emplace(p.x, p.y);
-    for (const PixelAt &p : s.frame->beforeColours ? s.frame->beforeColours->mended : noise.hotPixels)
+    for (const PixelAt &p : noise.hotPixels)
         found.emplace(p.x, p.y);
     Bad b;
     for (const auto &p : found)

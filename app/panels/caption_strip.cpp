@@ -375,10 +375,15 @@ void CaptionStrip::applyTones()
 /// What else is to be known of an untreated frame, in a line.
 QString CaptionStrip::findings(const RollFrame &frame)
 {
+    const QString bad = frame.noise->hotPixels.size() == 1 ? tr("1 bad pixel") : tr("%1 bad pixels").arg(frame.noise->hotPixels.size());
     switch (frame.frame->kind) {
     case FrameKind::Rendered: return tr("finished picture; a raw would do better");
-    case FrameKind::Linear: return frame.frame->pattern.empty() ? tr("linear, full colour") : tr("%1, full colour").arg(QString::fromStdString(frame.frame->pattern));
-    default: return frame.noise->hotPixels.size() == 1 ? tr("1 bad pixel") : tr("%1 bad pixels").arg(frame.noise->hotPixels.size());
+    case FrameKind::Linear: {
+        const QString pattern = QString::fromStdString(frame.frame->pattern);
+        return pattern.isEmpty() ? tr("linear, full colour") : frame.noise->beforeColours ? tr("%1, %2").arg(pattern, bad)
+                                                                                          : tr("%1, full colour").arg(pattern);
+    }
+    default: return bad;
     }
 }
 
@@ -656,7 +661,7 @@ void CaptionStrip::showBars()
         if (r.doubt)
             rows << ReadingBars::Row{tr("doubt"), tr("%1 %").arg(percent(*r.doubt)), *r.doubt / m_scale.doubt};
         else
-            rows << ReadingBars::Row{tr("doubt"), tr("told of raw frames")};
+            rows << ReadingBars::Row{tr("doubt"), tr("cannot be told here")};
         rows << ReadingBars::Row{tr("drift"), QString::number(r.drift, 'f', 2), r.drift / m_scale.drift};
         if (r.halo && m_scale.hasHalo)
             rows << ReadingBars::Row{tr("halos"), tr("%1 %").arg(100 * *r.halo, 0, 'f', 1), *r.halo / kHaloScale};
@@ -664,7 +669,7 @@ void CaptionStrip::showBars()
             rows << ReadingBars::Row{tr("halos"), tr("nothing is sharpened")};
         const double span = m_scale.nearestDb - m_scale.untreatedDb;
         if (!r.nearness)
-            rows << ReadingBars::Row{tr("nearness"), tr("told of raw frames")};
+            rows << ReadingBars::Row{tr("nearness"), tr("cannot be told here")};
         else if (r.nearness->errorDb >= Nearness::kUnknownDb)
             rows << ReadingBars::Row{tr("nearness"), tr("too little is left to tell")};
         else {

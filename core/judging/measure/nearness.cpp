@@ -383,7 +383,9 @@ std::vector<std::optional<Standing>> standingsOf(const std::vector<std::optional
 std::string whyNoNearness(const Frame &frame, const NoiseReport &noise)
 {
     constexpr double kLeastConfidence = 0.1;
-    if (frame.kind != FrameKind::Mosaic)
+    if (frame.kind == FrameKind::Linear)
+        return "Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.";
+    if (frame.kind == FrameKind::Rendered)
         return "Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.";
     if (noise.spectrum)
         return "Nearness cannot be estimated here: samples share their noise with their neighbours.";

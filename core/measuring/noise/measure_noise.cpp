@@ -375,6 +375,7 @@ Result<NoiseReport> measureBeforeColours(const Frame &frame, const RunContext &r
     report.pointSigma = bands.value().pointSigma;
     report.confidence = before.confidence;
     report.beforeColours = true;
+    report.hotPixels = before.mended;
     describe(frame, report);
     report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
     if (const Status checked = crossCheck(frame, {}, report, {run.threads, run.stop, {}, run.background}); !checked)

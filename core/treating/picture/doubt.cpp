@@ -43,7 +43,7 @@ std::shared_ptr<const NoiseReport> withoutFaults(const NoiseReport &noise)
 std::string whyNoDoubt(const Frame &frame, const NoiseReport &noise)
 {
     if (frame.kind != FrameKind::Mosaic)
-        return "Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.";
+        return frame.kind == FrameKind::Linear ? "Doubt cannot be told of full colour: demosaicing makes neighbours share their noise." : "Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.";
     if (noise.spectrum)
         return "Doubt cannot be told here: samples share their noise with their neighbours.";
     return {};

@@ -148,6 +148,10 @@ private slots:
             std::nth_element(v.begin(), v.end() - 60, v.end()); // of some 120 hot ones
             return v[v.size() - 60];
         };
+        const auto mended = measureNoise(*hot).value().hotPixels;
+        const auto bad = shoot(dark, o).value().truth.hotPixels;
+        QVERIFY2(mended.size() > bad.size() / 2 && double(mended.size()) < 1.1 * double(bad.size()), qPrintable(QStringLiteral("%1 of %2").arg(mended.size()).arg(bad.size())));
+        QVERIFY(std::is_sorted(mended.begin(), mended.end(), PixelAt::byRow));
         QVERIFY2(brightest(*hot) < 1.15f * brightest(*calm), qPrintable(QStringLiteral("%1 %2").arg(double(brightest(*hot))).arg(double(brightest(*calm)))));
         Scene sky = dark;
         for (int y = 40; y < 500; y += 23)
