@@ -78,6 +78,15 @@ Scene leavesScene(Size size)
     return s;
 }
 
+ShootOptions plainShot(int iso)
+{
+    ShootOptions o;
+    o.iso = iso;
+    o.hotPixelsPerMillion = 0;
+    o.banding = 0;
+    return o;
+}
+
 std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &o)
 {
     auto f = std::make_shared<Frame>();

@@ -32,6 +32,9 @@ Scene leavesScene(Size size);
 /// A shot as the reader would return it, without going through a file.
 std::shared_ptr<const Frame> frameOf(const Shot &shot, const ShootOptions &options);
 
+/// A camera without bad pixels and banding.
+ShootOptions plainShot(int iso);
+
 struct Simulated {
     std::shared_ptr<const Frame> frame;
     std::shared_ptr<const NoiseReport> noise; ///< the true law and the true hot pixels

@@ -310,27 +310,23 @@ double shiftOfOdds(std::span<const Detector::Candidate> candidates)
 Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run, const KnownCamera &known)
 {
     const Detector detector(frame, cells);
-    std::vector<std::vector<Detector::Candidate>> rows(size_t(frame.active.height));
-    const Status done = parallelFor(frame.active.height, run,
-                                    [&](int i) { detector.row(frame.active.y + i, rows[size_t(i)]); });
-    if (!done)
-        return done.error();
-    std::vector<Detector::Candidate> candidates;
-    for (const auto &row : rows)
-        std::copy_if(row.begin(), row.end(), std::back_inserter(candidates), [&](const Detector::Candidate &c) {
-            return known.comparableFrames < kEnoughFrames || std::binary_search(known.stoodOut.begin(), known.stoodOut.end(), c.at, PixelAt::byRow);
-        });
+    auto found = gathered<Detector::Candidate>(frame.active.height, run, [&](int i, auto &row) { detector.row(frame.active.y + i, row); });
+    if (!found)
+        return found.error();
+    std::vector<Detector::Candidate> candidates = found.take();
+    if (known.comparableFrames >= kEnoughFrames)
+        std::erase_if(candidates, [&](const Detector::Candidate &c) { return !std::binary_search(known.stoodOut.begin(), known.stoodOut.end(), c.at, PixelAt::byRow); });
     const double shift = shiftOfOdds(candidates);
     std::vector<PixelAt> all;
     for (const auto &c : candidates)
         if (double(c.odds) + shift > kBadFrom)
             all.push_back(c.at);
-    const ptrdiff_t found = ptrdiff_t(all.size());
+    const auto own = ptrdiff_t(all.size());
     const Rect &a = frame.active;
     std::copy_if(known.bad.begin(), known.bad.end(), std::back_inserter(all), [&](const PixelAt &p) {
         return a.contains({p.x, p.y, 1, 1}) && std::abs(detector.standsOutBy(p.x, p.y)) > kKnownSigma;
     });
-    std::inplace_merge(all.begin(), all.begin() + found, all.end(), PixelAt::byRow);
+    std::inplace_merge(all.begin(), all.begin() + own, all.end(), PixelAt::byRow);
     all.erase(std::unique(all.begin(), all.end()), all.end());
     return all;
 }
@@ -338,14 +334,10 @@ Result<std::vector<PixelAt>> findHotPixels(const Frame &frame, const std::array<
 Result<std::vector<Suspect>> findSuspects(const Frame &frame, const std::array<NoiseModel, 4> &cells, const RunContext &run)
 {
     const Detector detector(frame, cells);
-    std::vector<std::vector<Detector::Graded>> rows(size_t(frame.active.height));
-    const Status done = parallelFor(frame.active.height, run,
-                                    [&](int i) { detector.suspects(frame.active.y + i, rows[size_t(i)]); });
-    if (!done)
-        return done.error();
-    std::vector<Detector::Graded> all;
-    for (const auto &row : rows)
-        all.insert(all.end(), row.begin(), row.end());
+    const auto graded = gathered<Detector::Graded>(frame.active.height, run, [&](int i, auto &row) { detector.suspects(frame.active.y + i, row); });
+    if (!graded)
+        return graded.error();
+    const std::vector<Detector::Graded> &all = graded.value();
     const size_t most = size_t(frame.active.size().area() / kSuspectsPer);
     float least = 0;
     if (all.size() > most) {

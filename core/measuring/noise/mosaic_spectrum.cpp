@@ -126,18 +126,16 @@ Result<std::optional<BandNoise>> measureMosaicSpectrum(const Frame &frame, const
     const int across = (a.right() - 1 - kWindowPx - left) / step + 1, down = (a.bottom() - 1 - kWindowPx - top) / step + 1;
     const Linearizer levels(frame);
     const std::array<Stabiliser, 4> stabilisers{Stabiliser(law[0]), Stabiliser(law[1]), Stabiliser(law[2]), Stabiliser(law[3])};
-    std::vector<std::vector<Window>> rows(static_cast<size_t>(down));
-    const Status done = parallelFor(down, run, [&](int j) {
+    const Result<std::vector<Window>> windows = gathered<Window>(down, run, [&](int j, std::vector<Window> &row) {
         for (int i = 0; i < across; ++i)
             if (const auto w = windowAt(frame, levels, stabilisers, law, censoredAt, left + i * step, top + j * step))
-                rows[size_t(j)].push_back(*w);
+                row.push_back(*w);
     });
-    if (!done)
-        return done.error();
+    if (!windows)
+        return windows.error();
     std::vector<const Window *> calm;
-    for (const auto &row : rows)
-        for (const Window &w : row)
-            calm.push_back(&w);
+    for (const Window &w : windows.value())
+        calm.push_back(&w);
     const size_t kept = std::min(calm.size(), std::max(kWantedCalm, size_t(double(calm.size()) * kCalmShare)));
     if (kept < kFewestCalm)
         return std::optional<BandNoise>();

@@ -49,25 +49,19 @@ bool analyseCell(const LawInput &in, int x0, int y0, size_t cell, Block &block)
     return true;
 }
 
-std::vector<Block> collectBlocks(const LawInput &in, const RunContext &run)
+Result<std::vector<Block>> collectBlocks(const LawInput &in, const RunContext &run)
 {
     const int across = in.area.width / in.sampling.blockPx, down = in.area.height / in.sampling.blockPx;
-    std::vector<std::vector<Block>> rows(static_cast<size_t>(std::max(0, down)));
-    const Status done = parallelFor(std::max(0, down), run, [&](int j) {
+    return gathered<Block>(down, run, [&](int j, std::vector<Block> &row) {
         for (int i = 0; i < across; ++i) {
             Block block;
             bool usable = true;
             for (size_t cell = 0; cell < in.sampling.cells.size() && usable; ++cell)
                 usable = analyseCell(in, in.area.x + i * in.sampling.blockPx, in.area.y + j * in.sampling.blockPx, cell, block);
             if (usable)
-                rows[size_t(j)].push_back(block);
+                row.push_back(block);
         }
     });
-    std::vector<Block> all;
-    if (done)
-        for (const auto &row : rows)
-            all.insert(all.end(), row.begin(), row.end());
-    return all;
 }
 
 /// How much structure a block shows to everyone but the diagonal coefficients of `cell`, in units of noise. Texture
@@ -208,15 +202,15 @@ QuadSampling QuadSampling::fullColour()
 
 Result<NoiseLaw> measureNoiseLaw(const LawInput &input, const RunContext &run)
 {
-    const std::vector<Block> blocks = collectBlocks(input, run);
-    if (run.stop.stop_requested())
-        return cancelledError();
+    const Result<std::vector<Block>> blocks = collectBlocks(input, run);
+    if (!blocks)
+        return blocks.error();
     // The first guess only says that light has more noise than dark; the later rounds know how much.
     NoiseLaw law{std::vector<NoiseModel>(input.sampling.cells.size(), NoiseModel{1, 0.01f}), 0, 0, 0};
     for (int round = 0; round < 3; ++round) {
         if (run.stop.stop_requested())
             return cancelledError();
-        law = fitCells(blocks, input, law.cells, round > 0);
+        law = fitCells(blocks.value(), input, law.cells, round > 0);
     }
     return law;
 }

@@ -100,23 +100,21 @@ public:
         // Patches may overlap where the frame is small.
         const int step = std::max(std::max(4, unit), int(std::sqrt(double(a.size().area()) / kMostPatches)) / unit * unit);
         const int across = (a.width - side) / step + 1, down = (a.height - side) / step + 1;
-        std::vector<std::vector<OnePatch>> rows(static_cast<size_t>(down));
-        const Status collected = parallelFor(down, stage(run, 0, 0.3), [&](int j) {
-            rows[size_t(j)].reserve(size_t(across));
+        const Result<std::vector<OnePatch>> patches = gathered<OnePatch>(down, stage(run, 0, 0.3), [&](int j, std::vector<OnePatch> &row) {
+            row.reserve(size_t(across));
             for (int i = 0; i < across; ++i) {
                 OnePatch p;
                 const PixelAt corner{a.x + i * step, a.y + j * step};
                 p.odd = ((corner.x / kFoldPx) + (corner.y / kFoldPx)) & 1;
                 if (fill(p, corner))
-                    rows[size_t(j)].push_back(p);
+                    row.push_back(p);
             }
         });
-        if (!collected)
-            return collected.error();
+        if (!patches)
+            return patches.error();
         std::vector<const OnePatch *> all;
-        for (const auto &row : rows)
-            for (const OnePatch &p : row)
-                all.push_back(&p);
+        for (const OnePatch &p : patches.value())
+            all.push_back(&p);
         std::stable_sort(all.begin(), all.end(), [](const OnePatch *p, const OnePatch *q) { return p->tone < q->tone; });
         const size_t tones = std::min<size_t>(kMostTones, all.size() / kPatchesPerTone);
         std::vector<std::optional<FloorPoint>> found(tones);
@@ -232,11 +230,6 @@ private:
 };
 
 } // namespace
-
-size_t PatchSampling::cells() const
-{
-    return size_t(*std::max_element(cell.begin(), cell.end())) + 1;
-}
 
 PatchSampling PatchSampling::twoByTwo()
 {

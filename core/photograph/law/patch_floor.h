@@ -14,7 +14,6 @@ struct PatchSampling {
     int sidePx;                ///< of a patch: 8, or 6
     int unitPx;                ///< patches begin at multiples of it
     std::vector<uint8_t> cell; ///< colour, or cell of the pattern, of each sample; by row, then column
-    size_t cells() const;
 
     static PatchSampling twoByTwo();                                       ///< 8 x 8 samples of four cells
     static PatchSampling sixBySix(const std::array<uint8_t, 36> &colours); ///< 6 x 6 samples of three colours

@@ -82,20 +82,19 @@ public:
     /// Replaces the samples of bad pixels; answers where. Fails only with Cancelled.
     Result<std::vector<PixelAt>> mend(const RunContext &run)
     {
-        std::vector<std::vector<std::pair<PixelAt, float>>> rows(size_t(m_signal.height()));
-        const Status done = parallelFor(m_signal.height(), run, [&](int y) {
+        using Mended = std::pair<PixelAt, float>;
+        const auto found = gathered<Mended>(m_signal.height(), run, [&](int y, std::vector<Mended> &row) {
             for (int x = 0; x < m_signal.width(); ++x)
                 if (const auto other = mended(x, y))
-                    rows[size_t(y)].push_back({{x, y}, *other});
+                    row.push_back({{x, y}, *other});
         });
-        if (!done)
-            return done.error();
+        if (!found)
+            return found.error();
         std::vector<PixelAt> all;
-        for (const auto &row : rows)
-            for (const auto &[at, other] : row) {
-                m_signal.at(at.x, at.y) = other;
-                all.push_back(at);
-            }
+        for (const auto &[at, other] : found.value()) {
+            m_signal.at(at.x, at.y) = other;
+            all.push_back(at);
+        }
         return all;
     }
 
@@ -215,7 +214,7 @@ private:
 class Demosaicing
 {
 public:
-    explicit Demosaicing(const SixBySixMosaic &m) : m_pattern(m.pattern)
+    Demosaicing(const SixBySixMosaic &m, std::filesystem::path file) : m_file(std::move(file)), m_pattern(m.pattern)
     {
         // Balanced, so that colours compare; with room below black for the deepest noise, and above for the strongest gain.
         const double largest = std::max({m.neutral[0], m.neutral[1], m.neutral[2]});
@@ -271,11 +270,12 @@ public:
         if (!done)
             return done.error();
         if (failed)
-            return Error{ErrorCode::Unsupported, {}, {}};
+            return fileError(ErrorCode::Unsupported, m_file, "has a six-by-six pattern that could not be demosaiced");
         return colours;
     }
 
 private:
+    std::filesystem::path m_file; ///< for errors
     SixBySixPattern m_pattern;
     std::array<float, 3> m_gain{};
     float m_scale = 1, m_zero = 0, m_black = 0, m_white = 1;
@@ -332,7 +332,7 @@ Status keepNoiseOf(Frame &frame, const SixBySixMosaic &m, const FlooredLaw &law,
     };
     Result<Plane<uint16_t>> colours = demosaicing.run(kPicture, signal, run);
     if (!colours)
-        return colours.error().code == ErrorCode::Cancelled ? Status(colours.error()) : Status();
+        return colours.error();
     auto alone = std::make_shared<Frame>(static_cast<const FrameFacts &>(frame));
     alone->active = alone->crop = {0, 0, kPicture.width, kPicture.height};
     alone->samples = colours.take();
@@ -372,7 +372,7 @@ Status demosaicInto(Frame &frame, const SixBySixMosaic &m, const RunContext &run
     Result<FlooredLaw> law = lawOf(m, stage(run, 0, 0.25));
     if (!law)
         return law.error();
-    const Demosaicing demosaicing(m);
+    const Demosaicing demosaicing(m, frame.file);
     frame.kind = FrameKind::Linear;
     frame.pattern = "six by six";
     frame.active = frame.crop = {0, 0, size.width, size.height};
@@ -384,7 +384,7 @@ Status demosaicInto(Frame &frame, const SixBySixMosaic &m, const RunContext &run
     Result<Plane<uint16_t>> colours = demosaicing.run(
         size, [&mender](int x, int y) { return mender.signal(x, y); }, stage(run, 0.4, 0.9));
     if (!colours)
-        return colours.error().code == ErrorCode::Unsupported ? fileError(ErrorCode::Unsupported, frame.file, "has a six-by-six pattern that could not be demosaiced") : colours.error();
+        return colours.error();
     frame.samples = colours.take();
     return keepNoiseOf(frame, m, law.value(), bad.take(), demosaicing, stage(run, 0.9, 1));
 }

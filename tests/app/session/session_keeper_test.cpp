@@ -174,6 +174,23 @@ private slots:
         QCOMPARE(after.frame(0).keeper, before.frame(0).keeper);
     }
 
+    /// What a six-by-six frame keeps of its noise is pixels, too: they count, and go with the others.
+    void aRestingFrameKeepsNoPixelsOfItsNoise()
+    {
+        const auto sixBySix = std::make_shared<Frame>(static_cast<const FrameFacts &>(*m_shot.frame));
+        sixBySix->samples = m_shot.frame->samples.clone();
+        const auto before = std::make_shared<NoiseBeforeColours>();
+        before->alone = m_shot.frame;
+        sixBySix->beforeColours = before;
+        Session session;
+        session.setMemoryBudget(400 * 300 * 2 * 2 + 400 * 300); // two frames, not three
+        session.addPaths({path("a.dng"), path("b.dng")});
+        read(session, path("a.dng"));
+        session.setReadingDone(path("b.dng"), sixBySix, m_shot.noise, {}, {});
+        QCOMPARE(session.frame(1).state, RollFrame::State::Resting);
+        QVERIFY(!session.frame(1).frame->beforeColours);
+    }
+
     void framesThatRestKeepTheirChoicesAndWake()
     {
         Session session;

@@ -19,15 +19,6 @@ std::array<NoiseModel, 4> fourTimes(const NoiseModel &law, float variance = 1)
     return cells;
 }
 
-ShootOptions plainShot(int iso)
-{
-    ShootOptions o;
-    o.iso = iso;
-    o.hotPixelsPerMillion = 0;
-    o.banding = 0;
-    return o;
-}
-
 /// Gratings of every direction and size down to three pixels, finer ones fainter, all over the frame.
 Scene gratings(Size size)
 {

@@ -72,10 +72,7 @@ private slots:
     {
         // At low ISO, without a lens's blur to speak of: smooth areas have the scene's colours, from border to border and where the
         // tiles of the interpolation meet (multiples of 438 pixels).
-        ShootOptions o;
-        o.iso = 100;
-        o.banding = 0;
-        o.hotPixelsPerMillion = 0;
+        const ShootOptions o = plainShot(100);
         const QTemporaryDir dir;
         const Scene scene = flatScene({900, 520}, 0.4f, 0.25f, 0.12f);
         const auto frame = shotAndRead(scene, o, dir);
@@ -184,10 +181,7 @@ private slots:
     void theLawIsReadBelowTexture()
     {
         QFETCH(int, iso);
-        ShootOptions o;
-        o.iso = iso;
-        o.banding = 0;
-        o.hotPixelsPerMillion = 0;
+        ShootOptions o = plainShot(iso);
         o.lensBlurPx = 0;
         o.sixBySix = true;
         const Scene scene = leavesScene({1000, 800});
@@ -207,10 +201,7 @@ private slots:
     /// What is measured of full colour is what noise has become there: held against the pixels of a flat field.
     void noiseAfterDemosaicingIsAsMeasured()
     {
-        ShootOptions o;
-        o.iso = 6400;
-        o.banding = 0;
-        o.hotPixelsPerMillion = 0;
+        ShootOptions o = plainShot(6400);
         const QTemporaryDir dir;
         const Size size{900, 800};
         const auto flat = shotAndRead(flatScene(size, 0.3f, 0.2f, 0.1f), o, dir);
