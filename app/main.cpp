@@ -4,6 +4,7 @@
 #include "option_pages.h"
 #include "session/paths.h"
 #include "window/hand_back.h"
+#include "window/languages.h"
 #include "window/main_window.h"
 #include "window/running_window.h"
 #include "window/shots.h"
@@ -21,7 +22,7 @@ namespace {
 
 struct Wishes {
     std::vector<std::string> files; ///< names are bytes
-    std::string handBack, shots;
+    std::string handBack, shots, language;
     bool demo = false, inPlace = false, newWindow = false, choose = false, quickClean = false, emptyQueue = false;
 
     QString action() const { return choose ? QStringLiteral("choose") : quickClean ? QStringLiteral("quick-clean")
@@ -39,6 +40,7 @@ void addOptions(CLI::App &app, Wishes &w)
     app.add_flag("--new-window", w.newWindow, "Another process, even where a window is open already");
     auto *handBack = app.add_option("--hand-back", w.handBack, "Open one file for another program: a button sends the result back, and its name is printed");
     app.add_flag("--in-place", w.inPlace, "With --hand-back: the result takes the place of the very file, a TIFF, JPEG or PNG that was made for this")->needs(handBack);
+    app.add_option("--language", w.language, "Language of the window for this start, by its code: en, de, fr");
     app.add_option("--shots", w.shots, "Write pictures of the main views into a folder and end");
     app.set_version_flag(
         "--version", [] { return irenic::versionText("irenic"); }, "Print the versions of the program and of its libraries");
@@ -73,6 +75,7 @@ int main(int argc, char **argv)
     QApplication app(argc, argv);
     irenic::prepareApplication(app);
     CLI11_PARSE(options, argc, argv);
+    irenic::languages::use(app, QString::fromStdString(wishes.language));
     QStringList files;
     for (const std::string &file : wishes.files)
         files << irenic::fileText(file);

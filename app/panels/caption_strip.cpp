@@ -618,7 +618,7 @@ ReadingScale ReadingScale::over(const std::vector<std::optional<PlaceReadings>> 
 
 QString CaptionStrip::sentence() const
 {
-    const auto percent = [](double v) { return QString::number(100 * v, 'f', 0); };
+    const auto percent = [](double v) { return QLocale().toString(100 * v, 'f', 0); };
     const auto &readings = m_readings;
     if (m_folded) {
         QString line = tr("%1 / %2").arg(m_shown.luminance, 0, 'f', 2).arg(m_shown.colour, 0, 'f', 2);
@@ -649,7 +649,7 @@ QString CaptionStrip::sentence() const
 
 void CaptionStrip::showBars()
 {
-    const auto percent = [](double v) { return QString::number(100 * v, 'f', 0); };
+    const auto percent = [](double v) { return QLocale().toString(100 * v, 'f', 0); };
     QList<ReadingBars::Row> rows;
     if (m_readings) {
         const PlaceReadings &r = *m_readings;
@@ -657,12 +657,12 @@ void CaptionStrip::showBars()
             rows << ReadingBars::Row{tr("left"), tr("%1 / %2 %").arg(percent(r.left->luminance), percent(r.left->colour)), r.left->luminance / m_scale.left, r.left->colour / m_scale.left};
         else
             rows << ReadingBars::Row{tr("left"), tr("nothing smooth (F5: frame)")};
-        rows << ReadingBars::Row{tr("lost"), QString::number(r.detailLost, 'f', 2), r.detailLost / m_scale.lost};
+        rows << ReadingBars::Row{tr("lost"), QLocale().toString(r.detailLost, 'f', 2), r.detailLost / m_scale.lost};
         if (r.doubt)
             rows << ReadingBars::Row{tr("doubt"), tr("%1 %").arg(percent(*r.doubt)), *r.doubt / m_scale.doubt};
         else
             rows << ReadingBars::Row{tr("doubt"), tr("cannot be told here")};
-        rows << ReadingBars::Row{tr("drift"), QString::number(r.drift, 'f', 2), r.drift / m_scale.drift};
+        rows << ReadingBars::Row{tr("drift"), QLocale().toString(r.drift, 'f', 2), r.drift / m_scale.drift};
         if (r.halo && m_scale.hasHalo)
             rows << ReadingBars::Row{tr("halos"), tr("%1 %").arg(100 * *r.halo, 0, 'f', 1), *r.halo / kHaloScale};
         else if (m_scale.hasHalo)
@@ -673,7 +673,7 @@ void CaptionStrip::showBars()
         else if (r.nearness->errorDb >= Nearness::kUnknownDb)
             rows << ReadingBars::Row{tr("nearness"), tr("too little is left to tell")};
         else {
-            QString figure = QString::number(r.nearness->db, 'f', 1);
+            QString figure = QLocale().toString(r.nearness->db, 'f', 1);
             if (m_standing)
                 figure += u' ' + standingMark(*m_standing);
             rows << ReadingBars::Row{tr("nearness"), figure, (r.nearness->db - m_scale.untreatedDb) / span, {}, r.nearness->errorDb / span, m_standing && m_standing->isNearest};

@@ -16,11 +16,11 @@ constexpr int kSheetGap = 12;
 constexpr double kFullBar = 0.30; ///< noise, as a share of the mid-tone, that fills a bar
 
 /// Told apart by shape, not hue: a solid bar for grain, a dashed one for colour.
-void paintBar(QPainter *p, const QRect &line, const QString &label, double noise, const QColor &ink, bool dashed)
+void paintBar(QPainter *p, const QRect &line, const QString &label, int labelsPx, double noise, const QColor &ink, bool dashed)
 {
     p->setPen(ink);
     p->drawText(line, Qt::AlignVCenter, label);
-    const int left = line.x() + 46, room = line.right() - left;
+    const int left = line.x() + labelsPx, room = line.right() - left;
     const int length = std::clamp(int(noise / kFullBar * room), 2, room), y = line.center().y() - 2;
     if (!dashed) {
         p->fillRect(left, y, length, 6, ink);
@@ -132,9 +132,11 @@ void FrameDelegate::paint(QPainter *p, const QStyleOptionViewItem &option, const
     if (!sheet)
         p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, state);
     text.translate(0, line);
-    paintBar(p, text, tr("grain"), double(f->noise->luminanceNoise), ink, false);
+    constexpr int kLabelsPx = 46, kGapPx = 6;
+    const int labels = std::max(kLabelsPx, std::max(option.fontMetrics.horizontalAdvance(tr("grain")), option.fontMetrics.horizontalAdvance(tr("colour"))) + kGapPx);
+    paintBar(p, text, tr("grain"), labels, double(f->noise->luminanceNoise), ink, false);
     text.translate(0, line);
-    paintBar(p, text, tr("colour"), double(f->noise->colourNoise), ink, true);
+    paintBar(p, text, tr("colour"), labels, double(f->noise->colourNoise), ink, true);
     p->restore();
 }
 

@@ -13,6 +13,7 @@ struct RollFrame;
 /// Draws a frame of a RollModel: in the roll's column, as one of a line of thumbnails, or as a paper of the contact sheet.
 class FrameDelegate : public QStyledItemDelegate
 {
+    Q_OBJECT
 public:
     enum class Form {
         Column,

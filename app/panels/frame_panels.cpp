@@ -59,7 +59,7 @@ void HistogramPanel::show()
         lines << line;
     }
     m_plot->setLines(lines);
-    const auto percent = [](double share) { return QString::number(100 * share, 'f', share < 0.001 ? 2 : 1); };
+    const auto percent = [](double share) { return QLocale().toString(100 * share, 'f', share < 0.001 ? 2 : 1); };
     m_ends->setText(tr("clipped: red %1 %, green %2 %, blue %3 %\nat or below black: %4 %, %5 %, %6 %")
                         .arg(percent(h.clipped[0]), percent(h.clipped[1]), percent(h.clipped[2]), percent(h.black[0]), percent(h.black[1]), percent(h.black[2])));
 }

@@ -17,11 +17,11 @@ namespace irenic {
 
 namespace {
 
-constexpr ParamInfo kRed{"lateral-red", "red", -5, 5, 0, "By how many thousandths the red picture is larger than the green one"};
-constexpr ParamInfo kBlue{"lateral-blue", "blue", -5, 5, 0, "By how many thousandths the blue picture is larger than the green one"};
-constexpr ParamInfo kFalloff{"falloff", "corners", 0, 90, 0, "How much less light the corners got than the middle"};
-constexpr ParamInfo kFringes{"fringes", "fringes", 0, 100, 0, "How much of the coloured fringes at strong edges is taken off; to be judged at 100 % and more"};
-constexpr ParamInfo kBend{"bend", "bend", -15, 15, 0, "How far the corners lie too far in (barrel, below 0) or too far out (pincushion)"};
+constexpr ParamInfo kRed{"lateral-red", visible("red"), -5, 5, 0, visible("By how many thousandths the red picture is larger than the green one")};
+constexpr ParamInfo kBlue{"lateral-blue", visible("blue"), -5, 5, 0, visible("By how many thousandths the blue picture is larger than the green one")};
+constexpr ParamInfo kFalloff{"falloff", visible("corners"), 0, 90, 0, visible("How much less light the corners got than the middle")};
+constexpr ParamInfo kFringes{"fringes", visible("fringes"), 0, 100, 0, visible("How much of the coloured fringes at strong edges is taken off; to be judged at 100 % and more")};
+constexpr ParamInfo kBend{"bend", visible("bend"), -15, 15, 0, visible("How far the corners lie too far in (barrel, below 0) or too far out (pincushion)")};
 
 double sumOf(const LensCorrection::Polynomial &p)
 {

@@ -27,6 +27,7 @@ LivePane::LivePane(PaneRenderer *renderer, QWidget *parent) : PicturePane(parent
     connect(renderer, &PaneRenderer::screenChanged, this, &LivePane::request);
     connect(this, &PicturePane::geometryChanged, this, &LivePane::request);
     connect(this, &PicturePane::pointedAt, renderer, [renderer](QPointF at) { renderer->setEye(at.toPoint()); });
+    connect(this, &LivePane::stateChanged, this, [this] { setAccessibleDescription(stateWords()); });
 }
 
 LivePane::~LivePane()

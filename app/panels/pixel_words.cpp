@@ -19,9 +19,9 @@ QString pixelWords(const RollFrame &f, QPoint upright, const QList<std::pair<QSt
     for (int c = 0; c < channels; ++c) {
         const float signal = f.frame->linearAt(at.x, at.y, c);
         stored << QString::number(f.frame->samples.at(at.x * channels + c, at.y));
-        linear << QString::number(double(signal), 'f', 4);
+        linear << QLocale().toString(double(signal), 'f', 4);
         if (f.noise)
-            sigma << QString::number(double(f.noise->modelAt(at.x, at.y, size_t(c), channels == 1).sigmaAt(signal)), 'f', 4);
+            sigma << QLocale().toString(double(f.noise->modelAt(at.x, at.y, size_t(c), channels == 1).sigmaAt(signal)), 'f', 4);
     }
     QString sensor = tr("stored %1").arg(stored.join(u' '));
     if (f.frame->kind == FrameKind::Mosaic && f.frame->cfa.isBayer())

@@ -162,7 +162,7 @@ void ReadingsPanel::show()
         else if (map && map->judged > 0 && name == u"colour")
             text = tr("%1 %").arg(100 * map->left.colour, 0, 'f', 1);
         else if (map && name == u"lost")
-            text = QString::number(map->detailLost, 'f', 2);
+            text = QLocale().toString(map->detailLost, 'f', 2);
         else if (map && map->doubt && name == u"doubt")
             text = tr("%1 %").arg(100 * *map->doubt, 0, 'f', 0);
         else if (map && map->nearness && name == u"nearness")

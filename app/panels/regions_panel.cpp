@@ -21,13 +21,13 @@ namespace irenic {
 
 namespace {
 
-constexpr ParamInfo kSize{"brush-size", "size", 0.5, 1500, 60, "Radius of the brush, in pixels of the picture; 0.5 is one pixel"};
-constexpr ParamInfo kHardness{"brush-hardness", "hardness", 0, 1, 0.5, "Share of the brush that lays on everything; beyond, it fades"};
-constexpr ParamInfo kFlow{"brush-flow", "flow", 0.05, 1, 1, "How much one stroke lays on; a pen's pressure lessens it"};
-constexpr ParamInfo kLow{"from", "from", -14, 1, -14, ""};
-constexpr ParamInfo kHigh{"to", "to", -14, 1, -6, ""};
-constexpr ParamInfo kSoft{"softness", "softness", 0, 6, 1, "How gently the part begins and ends"};
-constexpr ParamInfo kOpacity{"opacity", "opacity", 0.05, 1, 0.45, "Of the mask over the pictures"};
+constexpr ParamInfo kSize{"brush-size", visible("size"), 0.5, 1500, 60, visible("Radius of the brush, in pixels of the picture; 0.5 is one pixel")};
+constexpr ParamInfo kHardness{"brush-hardness", visible("hardness"), 0, 1, 0.5, visible("Share of the brush that lays on everything; beyond, it fades")};
+constexpr ParamInfo kFlow{"brush-flow", visible("flow"), 0.05, 1, 1, visible("How much one stroke lays on; a pen's pressure lessens it")};
+constexpr ParamInfo kLow{"from", visible("from"), -14, 1, -14, ""};
+constexpr ParamInfo kHigh{"to", visible("to"), -14, 1, -6, ""};
+constexpr ParamInfo kSoft{"softness", visible("softness"), 0, 6, 1, visible("How gently the part begins and ends")};
+constexpr ParamInfo kOpacity{"opacity", visible("opacity"), 0.05, 1, 0.45, visible("Of the mask over the pictures")};
 constexpr MaskPart::Kind kKinds[] = {MaskPart::Kind::Painted, MaskPart::Kind::Gradient, MaskPart::Kind::Brightness, MaskPart::Kind::Colour, MaskPart::Kind::Sharpness, MaskPart::Kind::Texture};
 
 QString kindWords(MaskPart::Kind kind)

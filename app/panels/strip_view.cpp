@@ -30,7 +30,7 @@ std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &abo
 {
     std::vector<Cell> cells;
     const auto value = [&](int i) { return onLadder(from, to, steps, i); };
-    const auto number = [](double v) { return QString::number(v, 'f', 2); };
+    const auto number = [](double v) { return QLocale().toString(v, 'f', 2); };
     switch (kind) {
     case Kind::Both:
     case Kind::Luminance:

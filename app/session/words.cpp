@@ -20,7 +20,7 @@ QString treatmentWords(const Treatment &t)
 QString standingMark(const Standing &standing)
 {
     return standing.isNearest ? QStringLiteral("\u25c6") : standing.isLevel() ? QStringLiteral("\u25c7")
-                                                                              : QStringLiteral("\u25bd%1").arg(standing.behindDb, 0, 'f', 1);
+                                                                              : QStringLiteral("\u25bd%L1").arg(standing.behindDb, 0, 'f', 1);
 }
 
 } // namespace irenic

@@ -231,7 +231,7 @@ void PaperStyle::drawComboBox(const QStyleOptionComboBox &box, QPainter &p) cons
     QStyleOption plain = box;
     plain.state &= ~(State_On | State_Sunken);
     face(p, plain, box.frame);
-    triangle(p, {box.rect.right() - 9.0, box.rect.center().y() + 1.0}, 4, false, inks.ink);
+    triangle(p, {box.direction == Qt::RightToLeft ? box.rect.left() + 9.0 : box.rect.right() - 9.0, box.rect.center().y() + 1.0}, 4, false, inks.ink);
 }
 
 void PaperStyle::drawSpinBox(const QStyleOptionSpinBox &box, QPainter &p, const QWidget *widget) const

@@ -70,32 +70,35 @@ void ReadingBars::paintEvent(QPaintEvent *)
             figures = std::max(figures, wide.horizontalAdvance(row.figure));
     }
     constexpr double kGapPx = 8;
+    // Where a language runs from the right, so do the bars; the painter turns the words' own alignment about.
+    const auto seen = [&](const QRectF &r) { return isRightToLeft() ? QRectF(width() - r.right(), r.y(), r.width(), r.height()) : r; };
     const double from = labels + kGapPx, room = std::max(0.0, width() - from - figures - kGapPx);
     double top = 0;
     for (const Row &row : m_rows) {
         p.setFont(row.isBest ? bold : plain);
         p.setPen(m_tones.paperInk);
-        p.drawText(QRectF(0, top, labels + 1, rowHeight), Qt::AlignLeft | Qt::AlignVCenter, row.label);
+        p.drawText(seen(QRectF(0, top, labels + 1, rowHeight)), Qt::AlignLeft | Qt::AlignVCenter, row.label);
         if (!row.length) {
             p.setPen(m_tones.paperFaint);
-            p.drawText(QRectF(from, top, width() - from, rowHeight), Qt::AlignLeft | Qt::AlignVCenter, wide.elidedText(row.figure, Qt::ElideRight, width() - from));
+            p.drawText(seen(QRectF(from, top, width() - from, rowHeight)), Qt::AlignLeft | Qt::AlignVCenter, wide.elidedText(row.figure, Qt::ElideRight, width() - from));
             top += rowHeight;
             continue;
         }
-        p.drawText(QRectF(from, top, width() - from, rowHeight), Qt::AlignRight | Qt::AlignVCenter, row.figure);
+        p.drawText(seen(QRectF(from, top, width() - from, rowHeight)), Qt::AlignRight | Qt::AlignVCenter, row.figure);
         const double middle = top + rowHeight / 2.0, length = room * std::clamp(*row.length, 0.0, 1.0);
         const double high = row.second ? middle - (kBarPx + kSecondPx + 1) / 2 : middle - kBarPx / 2;
-        p.fillRect(QRectF(from, std::round(high), std::max(1.0, std::round(length)), kBarPx), m_tones.paperInk);
+        p.fillRect(seen(QRectF(from, std::round(high), std::max(1.0, std::round(length)), kBarPx)), m_tones.paperInk);
         if (row.second) { // striped, as the roll draws colour noise
             const double y = std::round(high) + kBarPx + 1, end = from + std::max(2.0, std::round(room * std::clamp(*row.second, 0.0, 1.0)));
             for (double x = from; x < end; x += 4)
-                p.fillRect(QRectF(x, y, std::min(2.0, end - x), kSecondPx), m_tones.paperInk);
+                p.fillRect(seen(QRectF(x, y, std::min(2.0, end - x), kSecondPx)), m_tones.paperInk);
         }
         if (row.error > 0) {
             const double least = from + room * std::clamp(*row.length - row.error, 0.0, 1.0), most = from + room * std::clamp(*row.length + row.error, 0.0, 1.0);
             p.setPen(m_tones.paperFaint);
             const double y = std::round(high + kBarPx) + 1.5;
-            p.drawLine(QPointF(least, y), QPointF(most, y));
+            const QRectF line = seen(QRectF(least, y, most - least, 0));
+            p.drawLine(line.topLeft(), line.topRight());
         }
         top += rowHeight;
     }

@@ -86,6 +86,11 @@ void StrengthSlider::moveTo(double strength, int dragId)
     }
 }
 
+void StrengthSlider::moveOnce(double strength)
+{
+    moveTo(strength, m_gesture.step());
+}
+
 void StrengthSlider::mousePressEvent(QMouseEvent *event)
 {
     if (event->button() != Qt::LeftButton)
@@ -116,9 +121,7 @@ void StrengthSlider::mouseDoubleClickEvent(QMouseEvent *)
 
 void StrengthSlider::keyPressEvent(QKeyEvent *event)
 {
-    const auto step = [&](double by) {
-        moveTo(strength() + by, m_gesture.step());
-    };
+    const auto step = [&](double by) { moveOnce(strength() + by); };
     switch (event->key()) {
     case Qt::Key_Left:
     case Qt::Key_Minus: step(-0.05); break;

@@ -21,6 +21,8 @@ public:
     void setSuggestion(double strength);
     void setStrength(double strength); ///< without a signal
     double strength() const { return value() / 100.0; }
+    double suggestion() const { return m_suggestion; }
+    void moveOnce(double strength); ///< as by one step of the keyboard
     QSize sizeHint() const override { return {110, 26}; }
     QSize minimumSizeHint() const override { return {70, 26}; }
 

@@ -167,6 +167,16 @@ void ToneCurve::set(int handle, double value, int dragId)
         emit changed(&p, rounded, dragId);
 }
 
+double ToneCurve::activeFactor() const
+{
+    return m_taste.*paramOf(m_active).taste;
+}
+
+void ToneCurve::setActiveFactor(double factor)
+{
+    set(m_active, factor, m_gesture.step());
+}
+
 void ToneCurve::mousePressEvent(QMouseEvent *event)
 {
     const int h = event->button() == Qt::LeftButton ? handleNear(event->position()) : -1;

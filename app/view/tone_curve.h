@@ -25,6 +25,9 @@ public:
     void setTaste(const Taste &taste);
     QSize sizeHint() const override { return {200, 92}; }
     QSize minimumSizeHint() const override { return {120, 92}; }
+    double activeFactor() const; ///< of the handle that the keys move
+    void setActiveFactor(double factor);
+    QString activeWords() const { return wordsOf(m_active); }
     QPointF handleAt(const TreatmentParam &param) const; ///< its middle, in pixels of the widget
 
 signals:

@@ -6,6 +6,7 @@
 #include "panels/readings_panel.h"
 #include "panels/wall.h"
 #include "session/paths.h"
+#include "window/languages.h"
 #include "window/screen_profile.h"
 
 #include <QActionGroup>
@@ -71,9 +72,9 @@ void Actions::addFileMenu()
     add(QStringLiteral("saveSession"), tr("Save the session &as..."), {QKeySequence(tr("Ctrl+S"))}, [this] { m_window->saveSessionAs(); });
     m_menus.last().actions.append(nullptr);
     m_needFrame << add(QStringLiteral("export"), tr("&Export..."), {QKeySequence(tr("Ctrl+E"))}, [this] { m_window->showExportDialog(); });
-    add(QStringLiteral("quickClean"), tr("&Quick clean of this frame"), {QKeySequence(tr("Ctrl+Return"))}, [this] { m_window->quickClean(false); });
+    add(QStringLiteral("quickClean"), tr("Quick c&lean of this frame"), {QKeySequence(tr("Ctrl+Return"))}, [this] { m_window->quickClean(false); });
     add(QStringLiteral("quickCleanAll"), tr("Quick clean of the &whole roll"), {QKeySequence(tr("Ctrl+Shift+Return"))}, [this] { m_window->quickClean(true); });
-    m_needFrame << add(QStringLiteral("comparison"), tr("Picture of the &comparison..."), {QKeySequence(tr("Ctrl+Shift+E"))}, [this] { m_window->writeComparison(); });
+    m_needFrame << add(QStringLiteral("comparison"), tr("&Picture of the comparison..."), {QKeySequence(tr("Ctrl+Shift+E"))}, [this] { m_window->writeComparison(); });
     m_menus.last().actions.append(nullptr);
     add(QStringLiteral("quit"), tr("&Quit"), {QKeySequence::Quit}, [this] { m_window->close(); });
 }
@@ -112,7 +113,7 @@ void Actions::addFrameMenu()
     connect(m_camerasAway, &QMenu::aboutToShow, this, &Actions::fillCameraMenu);
     m_menus.last().actions.append(nullptr);
     add(QStringLiteral("takeOff"), tr("&Take this frame off the roll"), {QKeySequence(tr("Ctrl+Delete"))}, [this] { m_window->takeOff(); });
-    add(QStringLiteral("findFile"), tr("&Find the file..."), {}, [this] { m_window->findFile(); });
+    add(QStringLiteral("findFile"), tr("Find the f&ile..."), {}, [this] { m_window->findFile(); });
     add(QStringLiteral("unpin"), tr("Take &down this guest"), {}, [this] {
         if (const RollFrame *f = m_session->readyFrame())
             m_session->unpinGuest(m_session->column() - f->trialCount());
@@ -189,7 +190,7 @@ void Actions::addTrialMenu()
     m_needTrial << add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(kColourParam, 0.05); });
     m_needTrial << add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(kColourParam, -0.05); });
     endSub();
-    beginSub(tr("&Go to, and order"));
+    beginSub(tr("Go &to, and order"));
     for (int t = 0; t < kMostTrials; ++t)
         m_needWall << add(QStringLiteral("pick") + trialLetter(t), tr("Go to trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))}, [this, t] {
             const RollFrame *f = m_session->readyFrame();
@@ -301,7 +302,7 @@ void Actions::addCompareMenu()
         m_window->card("readings")->bringUp();
         m_window->readingsPanel()->measure();
     });
-    m_needTrial << add(QStringLiteral("worst"), tr("To where most noise is &left"), {Qt::Key_J}, [this] { m_window->readingsPanel()->goToWorst(); });
+    m_needTrial << add(QStringLiteral("worst"), tr("To where most n&oise is left"), {Qt::Key_J}, [this] { m_window->readingsPanel()->goToWorst(); });
 }
 
 void Actions::addLookMenu()
@@ -412,6 +413,21 @@ void Actions::addWindowAndHelpMenus()
     add(QStringLiteral("shortcuts"), tr("&Commands and keys..."), {QKeySequence::HelpContents, QKeySequence(tr("Ctrl+K"))}, [this] { m_window->showCommands(); });
     add(QStringLiteral("pages"), tr("&Pages about Irenic..."), {QKeySequence(tr("Shift+F1"))}, [this] { m_window->showPages(); });
     add(QStringLiteral("guide"), tr("&What to try"), {}, [this] { m_window->setGuideShown(true); });
+    beginSub(tr("&Language"));
+    auto *spoken = new QActionGroup(this);
+    const auto offer = [&](const QString &code, const QString &name) {
+        QAction *a = add(QStringLiteral("language-") + code, name, {}, [this, code, name] {
+            languages::choose(code);
+            m_window->say(tr("%1, from the next start on.").arg(name));
+        });
+        a->setCheckable(true);
+        a->setChecked(languages::chosen() == code);
+        spoken->addAction(a);
+    };
+    offer({}, tr("As the desktop"));
+    for (const QString &code : languages::all())
+        offer(code, languages::nameOf(code));
+    endSub();
     add(QStringLiteral("about"), tr("&About Irenic"), {}, [this] { m_window->showAbout(); });
 }
 

@@ -2,6 +2,7 @@
 #include "window/start.h"
 
 #include "jobs/pane_renderer.h"
+#include "view/accessible.h"
 #include "view/paper_style.h"
 #include "view/tones.h"
 
@@ -18,6 +19,7 @@ void prepareApplication(QApplication &application)
     qRegisterMetaType<std::shared_ptr<const Frame>>("std::shared_ptr<const irenic::Frame>");
     qRegisterMetaType<std::shared_ptr<const NoiseReport>>("std::shared_ptr<const irenic::NoiseReport>");
     qRegisterMetaType<ShootingData>("irenic::ShootingData");
+    installAccessibility();
     application.setStyle(new PaperStyle);
     for (const char *face : {"Regular", "Semibold", "Bold"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/Lato-%1.ttf").arg(QLatin1String(face)));

@@ -4,6 +4,7 @@
 #include "base/parallel.h"
 #include "irenic/clean.h"
 #include "irenic/develop.h"
+#include "irenic/parameter.h"
 #include "measure/block_noise.h"
 
 #include <functional>
@@ -13,16 +14,16 @@ namespace irenic {
 namespace {
 
 constexpr SpotKindInfo kKinds[] = {
-    {SpotKind::Own, "own", "my own", "A place that you marked"},
-    {SpotKind::Shadow, "shadow", "shadow", "The deepest shadow that holds something"},
-    {SpotKind::PlainTone, "plain-tone", "plain tone", "A smooth middle tone, where blotches show first"},
-    {SpotKind::Texture, "texture", "texture", "The finest texture"},
-    {SpotKind::TextureBesideSmooth, "texture-beside-smooth", "texture by smooth", "Texture beside a smooth area"},
-    {SpotKind::Edge, "edge", "edge", "A hard edge"},
-    {SpotKind::PointLights, "point-lights", "point lights", "Small lights that look like noise"},
-    {SpotKind::StrongColour, "strong-colour", "strong colour", "The strongest colour"},
-    {SpotKind::Corner, "corner", "corner", "The corner with most in it"},
-    {SpotKind::MostNoiseLeft, "most-noise-left", "most noise left", "Where a trial left more noise than elsewhere"},
+    {SpotKind::Own, "own", visible("my own"), visible("A place that you marked")},
+    {SpotKind::Shadow, "shadow", visible("shadow"), visible("The deepest shadow that holds something")},
+    {SpotKind::PlainTone, "plain-tone", visible("plain tone"), visible("A smooth middle tone, where blotches show first")},
+    {SpotKind::Texture, "texture", visible("texture"), visible("The finest texture")},
+    {SpotKind::TextureBesideSmooth, "texture-beside-smooth", visible("texture by smooth"), visible("Texture beside a smooth area")},
+    {SpotKind::Edge, "edge", visible("edge"), visible("A hard edge")},
+    {SpotKind::PointLights, "point-lights", visible("point lights"), visible("Small lights that look like noise")},
+    {SpotKind::StrongColour, "strong-colour", visible("strong colour"), visible("The strongest colour")},
+    {SpotKind::Corner, "corner", visible("corner"), visible("The corner with most in it")},
+    {SpotKind::MostNoiseLeft, "most-noise-left", visible("most noise left"), visible("Where a trial left more noise than elsewhere")},
 };
 
 constexpr int kBlock = 32; ///< samples of AnalysisPlanes; 64 pixels of a mosaic

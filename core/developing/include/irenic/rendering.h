@@ -32,13 +32,13 @@ struct RenderingParam {
     double Rendering::*value; ///< null for the two of the white
     const char *unit;
 };
-inline constexpr ParamInfo kTemperature{"temperature", "temperature", 2000, 15000, 0, "Colour temperature of the light, in kelvin; 0 is as shot"};
-inline constexpr ParamInfo kTint{"tint", "tint", -50, 50, 0, "From magenta (below 0) to green (above 0), in thousandths of Duv"};
+inline constexpr ParamInfo kTemperature{"temperature", visible("temperature"), 2000, 15000, 0, visible("Colour temperature of the light, in kelvin; 0 is as shot")};
+inline constexpr ParamInfo kTint{"tint", visible("tint"), -50, 50, 0, visible("From magenta (below 0) to green (above 0), in thousandths of Duv")};
 inline constexpr std::array kRenderingParams{
-    RenderingParam{{"exposure", "exposure", -5, 5, 0, "Exposure, in EV"}, &Rendering::exposureEv, "EV"},
-    RenderingParam{{"shadows", "shadows", -1, 1, 0, "Lifts dark parts by up to two stops, or lowers them"}, &Rendering::shadows, ""},
-    RenderingParam{{"contrast", "contrast", -1, 1, 0, "Contrast about mid grey; black and white stay"}, &Rendering::contrast, ""},
-    RenderingParam{{"local-contrast", "local contrast", -1, 1, 0, "Contrast against the surroundings"}, &Rendering::localContrast, ""},
+    RenderingParam{{"exposure", visible("exposure"), -5, 5, 0, visible("Exposure, in EV")}, &Rendering::exposureEv, "EV"},
+    RenderingParam{{"shadows", visible("shadows"), -1, 1, 0, visible("Lifts dark parts by up to two stops, or lowers them")}, &Rendering::shadows, ""},
+    RenderingParam{{"contrast", visible("contrast"), -1, 1, 0, visible("Contrast about mid grey; black and white stay")}, &Rendering::contrast, ""},
+    RenderingParam{{"local-contrast", visible("local contrast"), -1, 1, 0, visible("Contrast against the surroundings")}, &Rendering::localContrast, ""},
 };
 /// BadParameter, naming the control and its range.
 Status validate(const Rendering &rendering);

@@ -73,13 +73,13 @@ struct RegionParam {
     double Region::*value;
 };
 inline constexpr std::array kRegionParams{
-    RegionParam{{"luminance", "luminance", 0, 3, 1, "Luminance strength inside the region"}, &Region::luminance},
-    RegionParam{{"colour", "colour", 0, 3, 1, "Colour strength inside the region"}, &Region::colour},
-    RegionParam{{"detail", "detail", 0, 1, 0, "Detail given back inside the region"}, &Region::detail},
-    RegionParam{{"grain", "grain kept", 0, 1, 0, "Grain kept inside the region"}, &Region::grain},
-    RegionParam{{"sharpen", "sharpen", 0, 2, 0, "Sharpening inside the region"}, &Region::sharpen},
-    RegionParam{{"feather", "feather", 0, 400, 0, "Softens the region's border, in pixels"}, &Region::featherPx},
-    RegionParam{{"follow-edges", "follow edges", 0, 1, 0, "Draws the region's border to edges of the picture"}, &Region::followEdges},
+    RegionParam{{"luminance", visible("luminance"), 0, 3, 1, visible("Luminance strength inside the region")}, &Region::luminance},
+    RegionParam{{"colour", visible("colour"), 0, 3, 1, visible("Colour strength inside the region")}, &Region::colour},
+    RegionParam{{"detail", visible("detail"), 0, 1, 0, visible("Detail given back inside the region")}, &Region::detail},
+    RegionParam{{"grain", visible("grain kept"), 0, 1, 0, visible("Grain kept inside the region")}, &Region::grain},
+    RegionParam{{"sharpen", visible("sharpen"), 0, 2, 0, visible("Sharpening inside the region")}, &Region::sharpen},
+    RegionParam{{"feather", visible("feather"), 0, 400, 0, visible("Softens the region's border, in pixels")}, &Region::featherPx},
+    RegionParam{{"follow-edges", visible("follow edges"), 0, 1, 0, visible("Draws the region's border to edges of the picture")}, &Region::followEdges},
 };
 inline constexpr size_t kMostRegions = 12;
 /// BadParameter, naming the region and the setting.

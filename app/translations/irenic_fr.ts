@@ -1,0 +1,5155 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="fr" sourcelanguage="en">
+<context>
+    <name>GuideNote</name>
+    <message>
+        <source>Hold Space: every picture shows its untreated pixels. Let go, and the trials are back.</source>
+        <translation>Maintenez Espace : chaque image montre ses pixels non traités. Relâchez, et les essais sont de retour.</translation>
+    </message>
+    <message>
+        <source>Hold R: what each trial removed. Whatever you can recognise in it is picture that went with the noise.</source>
+        <translation>Maintenez R : ce que chaque essai a enlevé. Tout ce qu&apos;on y reconnaît est de l&apos;image partie avec le bruit.</translation>
+    </message>
+    <message>
+        <source>Press 1 to 9: other places worth a look. With more rows (top right) several hang at once.</source>
+        <translation>Appuyez sur 1 à 9 : d&apos;autres endroits qui valent un regard. Avec plus de rangées (en haut à droite), plusieurs sont accrochés à la fois.</translation>
+    </message>
+    <message>
+        <source>Press T: one method at a ladder of strengths; Enter takes one. Press Y: a blind round, to decide without names.</source>
+        <translation>T : une méthode sur une échelle de forces ; Entrée en prend une. Y : une comparaison à l&apos;aveugle, pour décider sans noms.</translation>
+    </message>
+    <message>
+        <source>K keeps the trial, Ctrl+E exports the frame with it. The original is never written to.</source>
+        <translation>K retient l&apos;essai, Ctrl+E exporte la vue avec lui. L&apos;original n&apos;est jamais modifié.</translation>
+    </message>
+</context>
+<context>
+    <name>QObject</name>
+    <message>
+        <source>taking %1 off the roll</source>
+        <translation>retrait de %1 de la pellicule</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 à %2</translation>
+    </message>
+    <message>
+        <source>ISO %1</source>
+        <translation>ISO %1</translation>
+    </message>
+    <message>
+        <source>1/%1 s</source>
+        <translation>1/%1 s</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>f/%1</source>
+        <translation>f/%1</translation>
+    </message>
+    <message>
+        <source>%1 mm</source>
+        <translation>%1 mm</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>image</translation>
+    </message>
+    <message>
+        <source>raw</source>
+        <translation>raw</translation>
+    </message>
+    <message>
+        <source>%1 + %2</source>
+        <translation>%1 + %2</translation>
+    </message>
+    <message>
+        <source>%1  %2 / %3</source>
+        <translation>%1  %2 / %3</translation>
+    </message>
+    <message>
+        <source>%1 min</source>
+        <translation>%1 min</translation>
+    </message>
+    <message>
+        <source>%1 h %2 min</source>
+        <translation>%1 h %2 min</translation>
+    </message>
+</context>
+<context>
+    <name>irenic</name>
+    <message>
+        <source>red</source>
+        <translation>rouge</translation>
+    </message>
+    <message>
+        <source>By how many thousandths the red picture is larger than the green one</source>
+        <translation>De combien de millièmes l&apos;image rouge est plus grande que la verte</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>bleu</translation>
+    </message>
+    <message>
+        <source>By how many thousandths the blue picture is larger than the green one</source>
+        <translation>De combien de millièmes l&apos;image bleue est plus grande que la verte</translation>
+    </message>
+    <message>
+        <source>corners</source>
+        <translation>coins</translation>
+    </message>
+    <message>
+        <source>How much less light the corners got than the middle</source>
+        <translation>Combien de lumière les coins ont reçu de moins que le milieu</translation>
+    </message>
+    <message>
+        <source>fringes</source>
+        <translation>franges</translation>
+    </message>
+    <message>
+        <source>How much of the coloured fringes at strong edges is taken off; to be judged at 100 % and more</source>
+        <translation>Combien des franges colorées aux contours forts est ôté ; à juger à 100 % et plus</translation>
+    </message>
+    <message>
+        <source>bend</source>
+        <translation>courbure</translation>
+    </message>
+    <message>
+        <source>How far the corners lie too far in (barrel, below 0) or too far out (pincushion)</source>
+        <translation>De combien les coins sont trop en dedans (barillet, sous 0) ou trop en dehors (coussinet)</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>stored %1</source>
+        <translation>enregistré %1</translation>
+    </message>
+    <message>
+        <source>linear %1</source>
+        <translation>linéaire %1</translation>
+    </message>
+    <message>
+        <source>linear %1 ± %2</source>
+        <translation>linéaire %1 ± %2</translation>
+    </message>
+    <message>
+        <source>%1 %2 %3 %4</source>
+        <translation>%1 %2 %3 %4</translation>
+    </message>
+    <message>
+        <source>size</source>
+        <translation>taille</translation>
+    </message>
+    <message>
+        <source>Radius of the brush, in pixels of the picture; 0.5 is one pixel</source>
+        <translation>Rayon du pinceau, en pixels de l&apos;image ; 0,5 est un pixel</translation>
+    </message>
+    <message>
+        <source>hardness</source>
+        <translation>dureté</translation>
+    </message>
+    <message>
+        <source>Share of the brush that lays on everything; beyond, it fades</source>
+        <translation>Part du pinceau qui couvre tout ; au-delà, il s&apos;estompe</translation>
+    </message>
+    <message>
+        <source>flow</source>
+        <translation>flux</translation>
+    </message>
+    <message>
+        <source>How much one stroke lays on; a pen&apos;s pressure lessens it</source>
+        <translation>Combien un trait dépose ; la pression d&apos;un stylet le réduit</translation>
+    </message>
+    <message>
+        <source>from</source>
+        <translation>de</translation>
+    </message>
+    <message>
+        <source>to</source>
+        <translation>à</translation>
+    </message>
+    <message>
+        <source>softness</source>
+        <translation>douceur</translation>
+    </message>
+    <message>
+        <source>How gently the part begins and ends</source>
+        <translation>Avec quelle douceur la partie commence et finit</translation>
+    </message>
+    <message>
+        <source>opacity</source>
+        <translation>opacité</translation>
+    </message>
+    <message>
+        <source>Of the mask over the pictures</source>
+        <translation>Du masque sur les images</translation>
+    </message>
+    <message>
+        <source>BM3D</source>
+        <translation>BM3D</translation>
+    </message>
+    <message>
+        <source>The classical best: keeps fine detail and cleans smooth tones well.</source>
+        <translation>Le meilleur des classiques : garde le détail fin et nettoie bien les tons lisses.</translation>
+    </message>
+    <message>
+        <source>About four times the wavelet&apos;s time.</source>
+        <translation>Environ quatre fois le temps des ondelettes.</translation>
+    </message>
+    <message>
+        <source>Sliding DCT</source>
+        <translation>DCT glissante</translation>
+    </message>
+    <message>
+        <source>Crisp lines and weaves; quick.</source>
+        <translation>Lignes et tissages nets ; rapide.</translation>
+    </message>
+    <message>
+        <source>About twice the wavelet&apos;s time.</source>
+        <translation>Environ deux fois le temps des ondelettes.</translation>
+    </message>
+    <message>
+        <source>Non-local means</source>
+        <translation>Moyennes non locales</translation>
+    </message>
+    <message>
+        <source>Repeating texture such as weave and rope; leaves a little fine grain.</source>
+        <translation>Texture répétée comme tissages et cordages ; laisse un peu de grain fin.</translation>
+    </message>
+    <message>
+        <source>About three times the wavelet&apos;s time.</source>
+        <translation>Environ trois fois le temps des ondelettes.</translation>
+    </message>
+    <message>
+        <source>Residual U-Net</source>
+        <translation>U-Net résiduel</translation>
+    </message>
+    <message>
+        <source>Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead.</source>
+        <translation>Lignes fines, lettres et texture irrégulière ; un réseau qui n&apos;a appris que d&apos;images calculées. Les images finies et les capteurs six par six reçoivent BM3D à sa place.</translation>
+    </message>
+    <message>
+        <source>U-Net self-ensemble</source>
+        <translation>U-Net, auto-ensemble</translation>
+    </message>
+    <message>
+        <source>The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead.</source>
+        <translation>L&apos;export d&apos;une image qui compte : un réseau trois fois plus grand est interrogé quatre fois, la vue tournée et transposée, et la moyenne de ses réponses est prise. Les images finies et les capteurs six par six reçoivent BM3D à sa place.</translation>
+    </message>
+    <message>
+        <source>Ten times the residual U-Net&apos;s time, five times BM3D&apos;s.</source>
+        <translation>Dix fois le temps du U-Net résiduel, cinq fois celui de BM3D.</translation>
+    </message>
+    <message>
+        <source>U-Net in full colour</source>
+        <translation>U-Net en couleur</translation>
+    </message>
+    <message>
+        <source>Pictures that are developed here: one pass answers the sensor&apos;s samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Finished pictures and six-by-six sensors get BM3D instead.</source>
+        <translation>Les images développées ici : une passe répond par les échantillons du capteur et, au lieu de les dématricer, par les couleurs. Un DNG en mosaïque ne reçoit que les échantillons. Les images finies et les capteurs six par six reçoivent BM3D à sa place.</translation>
+    </message>
+    <message>
+        <source>About three times the residual U-Net&apos;s time.</source>
+        <translation>Environ trois fois le temps du U-Net résiduel.</translation>
+    </message>
+    <message>
+        <source>Wavelet shrinkage</source>
+        <translation>Seuillage d&apos;ondelettes</translation>
+    </message>
+    <message>
+        <source>Quick and even; keeps grain fine and edges free of halos.</source>
+        <translation>Rapide et régulier ; garde le grain fin et les contours sans liserés.</translation>
+    </message>
+    <message>
+        <source>About an eighth of a second a megapixel on two cores.</source>
+        <translation>Environ un huitième de seconde par mégapixel sur deux cœurs.</translation>
+    </message>
+    <message>
+        <source>temperature</source>
+        <translation>température</translation>
+    </message>
+    <message>
+        <source>Colour temperature of the light, in kelvin; 0 is as shot</source>
+        <translation>Température de couleur de la lumière, en kelvins ; 0 comme à la prise de vue</translation>
+    </message>
+    <message>
+        <source>tint</source>
+        <translation>teinte</translation>
+    </message>
+    <message>
+        <source>From magenta (below 0) to green (above 0), in thousandths of Duv</source>
+        <translation>Du magenta (sous 0) au vert (au-dessus de 0), en millièmes de Duv</translation>
+    </message>
+    <message>
+        <source>my own</source>
+        <translation>à moi</translation>
+    </message>
+    <message>
+        <source>A place that you marked</source>
+        <translation>Un endroit que vous avez marqué</translation>
+    </message>
+    <message>
+        <source>shadow</source>
+        <translation>ombre</translation>
+    </message>
+    <message>
+        <source>The deepest shadow that holds something</source>
+        <translation>L&apos;ombre la plus profonde qui contient quelque chose</translation>
+    </message>
+    <message>
+        <source>plain tone</source>
+        <translation>ton uni</translation>
+    </message>
+    <message>
+        <source>A smooth middle tone, where blotches show first</source>
+        <translation>Un ton moyen lisse, où les taches se voient d&apos;abord</translation>
+    </message>
+    <message>
+        <source>texture</source>
+        <translation>texture</translation>
+    </message>
+    <message>
+        <source>The finest texture</source>
+        <translation>La texture la plus fine</translation>
+    </message>
+    <message>
+        <source>texture by smooth</source>
+        <translation>texture près du lisse</translation>
+    </message>
+    <message>
+        <source>Texture beside a smooth area</source>
+        <translation>Texture à côté d&apos;une partie lisse</translation>
+    </message>
+    <message>
+        <source>edge</source>
+        <translation>contour</translation>
+    </message>
+    <message>
+        <source>A hard edge</source>
+        <translation>Un contour dur</translation>
+    </message>
+    <message>
+        <source>point lights</source>
+        <translation>points lumineux</translation>
+    </message>
+    <message>
+        <source>Small lights that look like noise</source>
+        <translation>Petites lumières qui ressemblent à du bruit</translation>
+    </message>
+    <message>
+        <source>strong colour</source>
+        <translation>couleur vive</translation>
+    </message>
+    <message>
+        <source>The strongest colour</source>
+        <translation>La couleur la plus vive</translation>
+    </message>
+    <message>
+        <source>corner</source>
+        <translation>coin</translation>
+    </message>
+    <message>
+        <source>The corner with most in it</source>
+        <translation>Le coin où il y a le plus de choses</translation>
+    </message>
+    <message>
+        <source>most noise left</source>
+        <translation>plus de bruit</translation>
+    </message>
+    <message>
+        <source>Where a trial left more noise than elsewhere</source>
+        <translation>Là où un essai a laissé plus de bruit qu&apos;ailleurs</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Actions</name>
+    <message>
+        <source>&amp;File</source>
+        <translation>&amp;Fichier</translation>
+    </message>
+    <message>
+        <source>&amp;Open frames...</source>
+        <translation>&amp;Ouvrir des vues...</translation>
+    </message>
+    <message>
+        <source>Open &amp;folder...</source>
+        <translation>Ouvrir un &amp;dossier...</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+O</source>
+        <translation>Ctrl+Shift+O</translation>
+    </message>
+    <message>
+        <source>&amp;Recent frames</source>
+        <translation>Vues &amp;récentes</translation>
+    </message>
+    <message>
+        <source>Open &amp;demo roll</source>
+        <translation>Ouvrir la &amp;pellicule de démonstration</translation>
+    </message>
+    <message>
+        <source>Open a &amp;session...</source>
+        <translation>Ouvrir une &amp;session...</translation>
+    </message>
+    <message>
+        <source>&amp;Continue where you left off</source>
+        <translation>&amp;Continuer où j&apos;en étais</translation>
+    </message>
+    <message>
+        <source>Ctrl+L</source>
+        <translation>Ctrl+L</translation>
+    </message>
+    <message>
+        <source>Save the session &amp;as...</source>
+        <translation>Enregistrer la session so&amp;us...</translation>
+    </message>
+    <message>
+        <source>Ctrl+S</source>
+        <translation>Ctrl+S</translation>
+    </message>
+    <message>
+        <source>&amp;Export...</source>
+        <translation>&amp;Exporter...</translation>
+    </message>
+    <message>
+        <source>Ctrl+E</source>
+        <translation>Ctrl+E</translation>
+    </message>
+    <message>
+        <source>Ctrl+Return</source>
+        <translation>Ctrl+Return</translation>
+    </message>
+    <message>
+        <source>Quick clean of the &amp;whole roll</source>
+        <translation>Nettoyage rapide de &amp;toute la pellicule</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+Return</source>
+        <translation>Ctrl+Shift+Return</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+E</source>
+        <translation>Ctrl+Shift+E</translation>
+    </message>
+    <message>
+        <source>&amp;Quit</source>
+        <translation>&amp;Quitter</translation>
+    </message>
+    <message>
+        <source>&amp;Edit</source>
+        <translation>É&amp;dition</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Annuler</translation>
+    </message>
+    <message>
+        <source>Redo</source>
+        <translation>Rétablir</translation>
+    </message>
+    <message>
+        <source>F&amp;rame</source>
+        <translation>&amp;Vue</translation>
+    </message>
+    <message>
+        <source>&amp;Next frame</source>
+        <translation>Vue &amp;suivante</translation>
+    </message>
+    <message>
+        <source>&amp;Previous frame</source>
+        <translation>Vue &amp;précédente</translation>
+    </message>
+    <message>
+        <source>Pin a &amp;guest...</source>
+        <translation>Accrocher un in&amp;vité...</translation>
+    </message>
+    <message>
+        <source>Ctrl+G</source>
+        <translation>Ctrl+G</translation>
+    </message>
+    <message>
+        <source>Pin the &amp;clean picture (demo roll)</source>
+        <translation>Accrocher l&apos;ima&amp;ge propre (démonstration)</translation>
+    </message>
+    <message>
+        <source>Stop measuring frames that &amp;wait</source>
+        <translation>Arrêter la &amp;mesure des vues en attente</translation>
+    </message>
+    <message>
+        <source>Learn from frames of the same ca&amp;mera</source>
+        <translation>Apprendre des vues du même &amp;appareil</translation>
+    </message>
+    <message>
+        <source>&amp;Forget a camera</source>
+        <translation>&amp;Oublier un appareil</translation>
+    </message>
+    <message>
+        <source>&amp;Take this frame off the roll</source>
+        <translation>&amp;Retirer cette vue de la pellicule</translation>
+    </message>
+    <message>
+        <source>Ctrl+Delete</source>
+        <translation>Ctrl+Delete</translation>
+    </message>
+    <message>
+        <source>Take &amp;down this guest</source>
+        <translation>&amp;Décrocher cet invité</translation>
+    </message>
+    <message>
+        <source>Take down guests that are &amp;away</source>
+        <translation>Décrocher les invités a&amp;bsents</translation>
+    </message>
+    <message>
+        <source>&amp;Spot</source>
+        <translation>&amp;Repère</translation>
+    </message>
+    <message>
+        <source>&amp;Mark a spot in the middle of the view</source>
+        <translation>&amp;Marquer un repère au milieu de la vue</translation>
+    </message>
+    <message>
+        <source>&amp;Rename the spot...</source>
+        <translation>&amp;Renommer le repère...</translation>
+    </message>
+    <message>
+        <source>Move the spot &amp;here</source>
+        <translation>Déplacer le repère &amp;ici</translation>
+    </message>
+    <message>
+        <source>Shift+S</source>
+        <translation>Shift+S</translation>
+    </message>
+    <message>
+        <source>Spot &amp;earlier</source>
+        <translation>Repère plus &amp;tôt</translation>
+    </message>
+    <message>
+        <source>Alt+Left</source>
+        <translation>Alt+Left</translation>
+    </message>
+    <message>
+        <source>Spot &amp;later</source>
+        <translation>Repère plus t&amp;ard</translation>
+    </message>
+    <message>
+        <source>Alt+Right</source>
+        <translation>Alt+Right</translation>
+    </message>
+    <message>
+        <source>Remo&amp;ve the spot</source>
+        <translation>&amp;Supprimer le repère</translation>
+    </message>
+    <message>
+        <source>Shift+Delete</source>
+        <translation>Shift+Delete</translation>
+    </message>
+    <message>
+        <source>&amp;Carry the spots to every frame of this size</source>
+        <translation>&amp;Porter les repères sur chaque vue de cette taille</translation>
+    </message>
+    <message>
+        <source>No other frame of this size lacks them.</source>
+        <translation>Ils ne manquent à aucune autre vue de cette taille.</translation>
+    </message>
+    <message>
+        <source>The spots are on one other frame now.</source>
+        <translation>Les repères sont maintenant sur une autre vue.</translation>
+    </message>
+    <message>
+        <source>The spots are on %1 other frames now.</source>
+        <translation>Les repères sont maintenant sur %1 autres vues.</translation>
+    </message>
+    <message>
+        <source>&amp;Go to</source>
+        <translation>A&amp;ller à</translation>
+    </message>
+    <message>
+        <source>Go to spot %1</source>
+        <translation>Aller au repère %1</translation>
+    </message>
+    <message>
+        <source>&amp;Trial</source>
+        <translation>&amp;Essai</translation>
+    </message>
+    <message>
+        <source>&amp;New trial</source>
+        <translation>&amp;Nouvel essai</translation>
+    </message>
+    <message>
+        <source>&amp;Duplicate this trial</source>
+        <translation>&amp;Dupliquer cet essai</translation>
+    </message>
+    <message>
+        <source>Ctrl+D</source>
+        <translation>Ctrl+D</translation>
+    </message>
+    <message>
+        <source>&amp;Remove this trial</source>
+        <translation>&amp;Supprimer cet essai</translation>
+    </message>
+    <message>
+        <source>Next page of the stri&amp;ps</source>
+        <translation>&amp;Page suivante des bandeaux</translation>
+    </message>
+    <message>
+        <source>&amp;Keep this trial</source>
+        <translation>&amp;Retenir cet essai</translation>
+    </message>
+    <message>
+        <source>Return to the &amp;suggestion</source>
+        <translation>Re&amp;venir à la suggestion</translation>
+    </message>
+    <message>
+        <source>Start from your &amp;own taste</source>
+        <translation>Partir de m&amp;on propre goût</translation>
+    </message>
+    <message>
+        <source>Shift+Backspace</source>
+        <translation>Shift+Backspace</translation>
+    </message>
+    <message>
+        <source>Your own starting point...</source>
+        <translation>Mon point de départ...</translation>
+    </message>
+    <message>
+        <source>Re&amp;gions</source>
+        <translation>Ré&amp;gions</translation>
+    </message>
+    <message>
+        <source>Re&amp;gions take part in this trial</source>
+        <translation>Les ré&amp;gions comptent dans cet essai</translation>
+    </message>
+    <message>
+        <source>Ctrl+R</source>
+        <translation>Ctrl+R</translation>
+    </message>
+    <message>
+        <source>Pa&amp;int the region</source>
+        <translation>Pein&amp;dre la région</translation>
+    </message>
+    <message>
+        <source>Ctrl+B</source>
+        <translation>Ctrl+B</translation>
+    </message>
+    <message>
+        <source>Take away from the region</source>
+        <translation>Retirer de la région</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+B</source>
+        <translation>Ctrl+Shift+B</translation>
+    </message>
+    <message>
+        <source>Met&amp;hod and strength</source>
+        <translation>Mét&amp;hode et force</translation>
+    </message>
+    <message>
+        <source>Next &amp;method</source>
+        <translation>&amp;Méthode suivante</translation>
+    </message>
+    <message>
+        <source>More luminance strength</source>
+        <translation>Plus de force sur la luminance</translation>
+    </message>
+    <message>
+        <source>Ctrl+Right</source>
+        <translation>Ctrl+Right</translation>
+    </message>
+    <message>
+        <source>Less luminance strength</source>
+        <translation>Moins de force sur la luminance</translation>
+    </message>
+    <message>
+        <source>Ctrl+Left</source>
+        <translation>Ctrl+Left</translation>
+    </message>
+    <message>
+        <source>More colour strength</source>
+        <translation>Plus de force sur la couleur</translation>
+    </message>
+    <message>
+        <source>Ctrl+Up</source>
+        <translation>Ctrl+Up</translation>
+    </message>
+    <message>
+        <source>Less colour strength</source>
+        <translation>Moins de force sur la couleur</translation>
+    </message>
+    <message>
+        <source>Ctrl+Down</source>
+        <translation>Ctrl+Down</translation>
+    </message>
+    <message>
+        <source>Go to trial %1</source>
+        <translation>Aller à l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>Next column</source>
+        <translation>Colonne suivante</translation>
+    </message>
+    <message>
+        <source>Previous column</source>
+        <translation>Colonne précédente</translation>
+    </message>
+    <message>
+        <source>Next row</source>
+        <translation>Rangée suivante</translation>
+    </message>
+    <message>
+        <source>Shift+PgDown</source>
+        <translation>Shift+PgDown</translation>
+    </message>
+    <message>
+        <source>Previous row</source>
+        <translation>Rangée précédente</translation>
+    </message>
+    <message>
+        <source>Shift+PgUp</source>
+        <translation>Shift+PgUp</translation>
+    </message>
+    <message>
+        <source>Move this trial to the left</source>
+        <translation>Déplacer cet essai vers la gauche</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+Left</source>
+        <translation>Ctrl+Shift+Left</translation>
+    </message>
+    <message>
+        <source>Move this trial to the right</source>
+        <translation>Déplacer cet essai vers la droite</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+Right</source>
+        <translation>Ctrl+Shift+Right</translation>
+    </message>
+    <message>
+        <source>Re&amp;cipes</source>
+        <translation>Re&amp;cettes</translation>
+    </message>
+    <message>
+        <source>Save as a r&amp;ecipe...</source>
+        <translation>Enregistrer comme r&amp;ecette...</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+R</source>
+        <translation>Ctrl+Shift+R</translation>
+    </message>
+    <message>
+        <source>&amp;Apply a recipe</source>
+        <translation>&amp;Appliquer une recette</translation>
+    </message>
+    <message>
+        <source>Apply a recipe to a&amp;ll frames</source>
+        <translation>Appliquer une recette à &amp;toutes les vues</translation>
+    </message>
+    <message>
+        <source>E&amp;xport a recipe</source>
+        <translation>E&amp;xporter une recette</translation>
+    </message>
+    <message>
+        <source>F&amp;orget a recipe</source>
+        <translation>&amp;Oublier une recette</translation>
+    </message>
+    <message>
+        <source>&amp;Import a recipe...</source>
+        <translation>&amp;Importer une recette...</translation>
+    </message>
+    <message>
+        <source>Nothing was learned yet</source>
+        <translation>Rien n&apos;a encore été appris</translation>
+    </message>
+    <message>
+        <source>%1   (one frame)</source>
+        <translation>%1   (une vue)</translation>
+    </message>
+    <message>
+        <source>%1   (%2 frames)</source>
+        <translation>%1   (%2 vues)</translation>
+    </message>
+    <message>
+        <source>Forgot %1. Frames that are open keep their noise as it was measured.</source>
+        <translation>%1 oublié. Les vues ouvertes gardent leur bruit tel qu&apos;il fut mesuré.</translation>
+    </message>
+    <message>
+        <source>%1   (%2)</source>
+        <translation>%1   (%2)</translation>
+    </message>
+    <message>
+        <source>recipe %1 on %2</source>
+        <translation>recette %1 sur %2</translation>
+    </message>
+    <message>
+        <source>%1 is the keeper of %2 frames now.</source>
+        <translation>%1 est maintenant le choix de %2 vues.</translation>
+    </message>
+    <message>
+        <source>Export the recipe</source>
+        <translation>Exporter la recette</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Écrit : %1</translation>
+    </message>
+    <message>
+        <source>Forgot the recipe %1.</source>
+        <translation>La recette %1 est oubliée.</translation>
+    </message>
+    <message>
+        <source>&amp;Compare</source>
+        <translation>&amp;Comparer</translation>
+    </message>
+    <message>
+        <source>&amp;Test strip</source>
+        <translation>&amp;Bande d&apos;essai</translation>
+    </message>
+    <message>
+        <source>&amp;Ring-around of strengths</source>
+        <translation>Essais &amp;croisés des forces</translation>
+    </message>
+    <message>
+        <source>Shift+T</source>
+        <translation>Shift+T</translation>
+    </message>
+    <message>
+        <source>Ring-around of &amp;methods</source>
+        <translation>Essais croisés des &amp;méthodes</translation>
+    </message>
+    <message>
+        <source>Ctrl+T</source>
+        <translation>Ctrl+T</translation>
+    </message>
+    <message>
+        <source>&amp;Loupe</source>
+        <translation>&amp;Loupe</translation>
+    </message>
+    <message>
+        <source>&amp;Blind round</source>
+        <translation>Comparaison à l&apos;a&amp;veugle</translation>
+    </message>
+    <message>
+        <source>Bl&amp;ink: the columns in turn in this place</source>
+        <translation>Cl&amp;ignotement : les colonnes tour à tour à cet endroit</translation>
+    </message>
+    <message>
+        <source>Another pace of the blinking</source>
+        <translation>Un autre rythme de clignotement</translation>
+    </message>
+    <message>
+        <source>Shift+Z</source>
+        <translation>Shift+Z</translation>
+    </message>
+    <message>
+        <source>&amp;Difference of the others from this column</source>
+        <translation>&amp;Différence des autres avec cette colonne</translation>
+    </message>
+    <message>
+        <source>Shift+D</source>
+        <translation>Shift+D</translation>
+    </message>
+    <message>
+        <source>Differences stronger</source>
+        <translation>Différences plus fortes</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+D</source>
+        <translation>Ctrl+Shift+D</translation>
+    </message>
+    <message>
+        <source>&amp;Figures of the pixel under the pointer</source>
+        <translation>Valeurs du pixel sous le &amp;pointeur</translation>
+    </message>
+    <message>
+        <source>Measure the &amp;whole frame</source>
+        <translation>Mesurer &amp;toute la vue</translation>
+    </message>
+    <message>
+        <source>Ctrl+J</source>
+        <translation>Ctrl+J</translation>
+    </message>
+    <message>
+        <source>&amp;Look</source>
+        <translation>Re&amp;gard</translation>
+    </message>
+    <message>
+        <source>&amp;Magnification</source>
+        <translation>&amp;Grandissement</translation>
+    </message>
+    <message>
+        <source>Whole frame</source>
+        <translation>Vue entière</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Ctrl+0</source>
+        <translation>Ctrl+0</translation>
+    </message>
+    <message>
+        <source>Ctrl+5</source>
+        <translation>Ctrl+5</translation>
+    </message>
+    <message>
+        <source>Ctrl+%1</source>
+        <translation>Ctrl+%1</translation>
+    </message>
+    <message>
+        <source>Closer</source>
+        <translation>Plus près</translation>
+    </message>
+    <message>
+        <source>Further off</source>
+        <translation>Plus loin</translation>
+    </message>
+    <message>
+        <source>At &amp;output size...</source>
+        <translation>À la taille de &amp;sortie...</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+0</source>
+        <translation>Ctrl+Shift+0</translation>
+    </message>
+    <message>
+        <source>One row more</source>
+        <translation>Une rangée de plus</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+Down</source>
+        <translation>Ctrl+Shift+Down</translation>
+    </message>
+    <message>
+        <source>One row fewer</source>
+        <translation>Une rangée de moins</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+Up</source>
+        <translation>Ctrl+Shift+Up</translation>
+    </message>
+    <message>
+        <source>Unfold the strips</source>
+        <translation>Déplier les bandeaux</translation>
+    </message>
+    <message>
+        <source>Untreated column</source>
+        <translation>Colonne non traitée</translation>
+    </message>
+    <message>
+        <source>Look &amp;elsewhere</source>
+        <translation>Regarder &amp;ailleurs</translation>
+    </message>
+    <message>
+        <source>Look further left</source>
+        <translation>Regarder plus à gauche</translation>
+    </message>
+    <message>
+        <source>Shift+Left</source>
+        <translation>Shift+Left</translation>
+    </message>
+    <message>
+        <source>Look further right</source>
+        <translation>Regarder plus à droite</translation>
+    </message>
+    <message>
+        <source>Shift+Right</source>
+        <translation>Shift+Right</translation>
+    </message>
+    <message>
+        <source>Look further up</source>
+        <translation>Regarder plus haut</translation>
+    </message>
+    <message>
+        <source>Shift+Up</source>
+        <translation>Shift+Up</translation>
+    </message>
+    <message>
+        <source>Look further down</source>
+        <translation>Regarder plus bas</translation>
+    </message>
+    <message>
+        <source>Shift+Down</source>
+        <translation>Shift+Down</translation>
+    </message>
+    <message>
+        <source>Push by half a stop more</source>
+        <translation>Pousser d&apos;un demi-diaphragme de plus</translation>
+    </message>
+    <message>
+        <source>Push by half a stop less</source>
+        <translation>Pousser d&apos;un demi-diaphragme de moins</translation>
+    </message>
+    <message>
+        <source>Shift+P</source>
+        <translation>Shift+P</translation>
+    </message>
+    <message>
+        <source>&amp;Side that is shown</source>
+        <translation>A&amp;spect montré</translation>
+    </message>
+    <message>
+        <source>Show the &amp;untreated pixels everywhere</source>
+        <translation>Montrer partout les pixels &amp;non traités</translation>
+    </message>
+    <message>
+        <source>Shift+Space</source>
+        <translation>Shift+Space</translation>
+    </message>
+    <message>
+        <source>&amp;Removed</source>
+        <translation>&amp;Enlevé</translation>
+    </message>
+    <message>
+        <source>Shift+R</source>
+        <translation>Shift+R</translation>
+    </message>
+    <message>
+        <source>&amp;Luminance only</source>
+        <translation>&amp;Luminance seule</translation>
+    </message>
+    <message>
+        <source>Shift+L</source>
+        <translation>Shift+L</translation>
+    </message>
+    <message>
+        <source>C&amp;olour only</source>
+        <translation>C&amp;ouleur seule</translation>
+    </message>
+    <message>
+        <source>Shift+O</source>
+        <translation>Shift+O</translation>
+    </message>
+    <message>
+        <source>What sharpening &amp;spares</source>
+        <translation>Ce que l&apos;accentuation é&amp;pargne</translation>
+    </message>
+    <message>
+        <source>Shift+V</source>
+        <translation>Shift+V</translation>
+    </message>
+    <message>
+        <source>&amp;Clipping</source>
+        <translation>É&amp;crêtage</translation>
+    </message>
+    <message>
+        <source>Shift+X</source>
+        <translation>Shift+X</translation>
+    </message>
+    <message>
+        <source>Dou&amp;bt: detail that may be made up</source>
+        <translation>Dou&amp;te : détail peut-être inventé</translation>
+    </message>
+    <message>
+        <source>Shift+Q</source>
+        <translation>Shift+Q</translation>
+    </message>
+    <message>
+        <source>&amp;Wall</source>
+        <translation>&amp;Mur</translation>
+    </message>
+    <message>
+        <source>&amp;Dim wall</source>
+        <translation>Mur &amp;sombre</translation>
+    </message>
+    <message>
+        <source>&amp;Mid-grey wall</source>
+        <translation>Mur gris &amp;moyen</translation>
+    </message>
+    <message>
+        <source>&amp;Pale wall</source>
+        <translation>Mur &amp;pâle</translation>
+    </message>
+    <message>
+        <source>S&amp;creen</source>
+        <translation>É&amp;cran</translation>
+    </message>
+    <message>
+        <source>Screen&apos;s profile as the s&amp;ystem says</source>
+        <translation>Profil de l&apos;écran donné par le s&amp;ystème</translation>
+    </message>
+    <message>
+        <source>Show as sRGB</source>
+        <translation>Montrer en sRGB</translation>
+    </message>
+    <message>
+        <source>Screen&apos;s profile from a &amp;file...</source>
+        <translation>Profil de l&apos;écran d&apos;un &amp;fichier...</translation>
+    </message>
+    <message>
+        <source>&amp;Window</source>
+        <translation>Fe&amp;nêtre</translation>
+    </message>
+    <message>
+        <source>&amp;Contact sheet</source>
+        <translation>Planche &amp;contact</translation>
+    </message>
+    <message>
+        <source>Shift+F9</source>
+        <translation>Shift+F9</translation>
+    </message>
+    <message>
+        <source>Show the &amp;roll</source>
+        <translation>Montrer la &amp;pellicule</translation>
+    </message>
+    <message>
+        <source>Shift+F4</source>
+        <translation>Shift+F4</translation>
+    </message>
+    <message>
+        <source>Reset the &amp;arrangement</source>
+        <translation>Rétablir l&apos;&amp;arrangement</translation>
+    </message>
+    <message>
+        <source>&amp;Help</source>
+        <translation>&amp;Aide</translation>
+    </message>
+    <message>
+        <source>&amp;Commands and keys...</source>
+        <translation>&amp;Commandes et touches...</translation>
+    </message>
+    <message>
+        <source>Ctrl+K</source>
+        <translation>Ctrl+K</translation>
+    </message>
+    <message>
+        <source>&amp;Pages about Irenic...</source>
+        <translation>&amp;Pages sur Irenic...</translation>
+    </message>
+    <message>
+        <source>Shift+F1</source>
+        <translation>Shift+F1</translation>
+    </message>
+    <message>
+        <source>&amp;What to try</source>
+        <translation>&amp;Que faut-il essayer</translation>
+    </message>
+    <message>
+        <source>&amp;Language</source>
+        <translation>&amp;Langue</translation>
+    </message>
+    <message>
+        <source>%1, from the next start on.</source>
+        <translation>%1, à partir du prochain démarrage.</translation>
+    </message>
+    <message>
+        <source>As the desktop</source>
+        <translation>Comme le bureau</translation>
+    </message>
+    <message>
+        <source>&amp;About Irenic</source>
+        <translation>À propos d&apos;&amp;Irenic</translation>
+    </message>
+    <message>
+        <source>Held keys and the pointer</source>
+        <translation>Touches maintenues et pointeur</translation>
+    </message>
+    <message>
+        <source>Show the untreated pixels while held</source>
+        <translation>Montrer les pixels non traités tant qu&apos;on maintient</translation>
+    </message>
+    <message>
+        <source>hold Space</source>
+        <translation>maintenir Espace</translation>
+    </message>
+    <message>
+        <source>Show what was removed while held</source>
+        <translation>Montrer ce qui fut enlevé tant qu&apos;on maintient</translation>
+    </message>
+    <message>
+        <source>hold R</source>
+        <translation>maintenir R</translation>
+    </message>
+    <message>
+        <source>Show luminance only while held</source>
+        <translation>Montrer la luminance seule tant qu&apos;on maintient</translation>
+    </message>
+    <message>
+        <source>hold L</source>
+        <translation>maintenir L</translation>
+    </message>
+    <message>
+        <source>Show colour only while held</source>
+        <translation>Montrer la couleur seule tant qu&apos;on maintient</translation>
+    </message>
+    <message>
+        <source>hold O</source>
+        <translation>maintenir O</translation>
+    </message>
+    <message>
+        <source>Show what sharpening spares while held</source>
+        <translation>Montrer ce que l&apos;accentuation épargne tant qu&apos;on maintient</translation>
+    </message>
+    <message>
+        <source>hold V</source>
+        <translation>maintenir V</translation>
+    </message>
+    <message>
+        <source>Show clipping while held</source>
+        <translation>Montrer l&apos;écrêtage tant qu&apos;on maintient</translation>
+    </message>
+    <message>
+        <source>hold X</source>
+        <translation>maintenir X</translation>
+    </message>
+    <message>
+        <source>Show doubt while held</source>
+        <translation>Montrer le doute tant qu&apos;on maintient</translation>
+    </message>
+    <message>
+        <source>hold Q</source>
+        <translation>maintenir Q</translation>
+    </message>
+    <message>
+        <source>Mark a spot there</source>
+        <translation>Y marquer un repère</translation>
+    </message>
+    <message>
+        <source>Shift+click</source>
+        <translation>Maj+clic</translation>
+    </message>
+    <message>
+        <source>In a strip: move, use the picked setting, hang it as a trial</source>
+        <translation>Dans une bande : se déplacer, prendre le réglage choisi, l&apos;accrocher comme essai</translation>
+    </message>
+    <message>
+        <source>arrows, Enter, N</source>
+        <translation>flèches, Entrée, N</translation>
+    </message>
+    <message>
+        <source>In the loupe: wipe, swap, another way of comparing</source>
+        <translation>Dans la loupe : balayer, échanger, comparer autrement</translation>
+    </message>
+    <message>
+        <source>arrows, Q, V</source>
+        <translation>flèches, Q, V</translation>
+    </message>
+    <message>
+        <source>In a blind round: left is better, no difference, right is better</source>
+        <translation>À l&apos;aveugle : la gauche est meilleure, aucune différence, la droite est meilleure</translation>
+    </message>
+    <message>
+        <source>Left, Down, Right</source>
+        <translation>Gauche, Bas, Droite</translation>
+    </message>
+    <message>
+        <source>On the contact sheet: up to here, one more or less, all</source>
+        <translation>Sur la planche contact : jusqu&apos;ici, une de plus ou de moins, toutes</translation>
+    </message>
+    <message>
+        <source>Shift, Ctrl, Ctrl+A</source>
+        <translation>Maj, Ctrl, Ctrl+A</translation>
+    </message>
+    <message>
+        <source>Back to the wall</source>
+        <translation>Retour au mur</translation>
+    </message>
+    <message>
+        <source>Esc</source>
+        <translation>Esc</translation>
+    </message>
+    <message>
+        <source>Closer and further off, about the pointer</source>
+        <translation>Plus près et plus loin, autour du pointeur</translation>
+    </message>
+    <message>
+        <source>wheel</source>
+        <translation>molette</translation>
+    </message>
+    <message>
+        <source>Move all pictures together</source>
+        <translation>Déplacer toutes les images ensemble</translation>
+    </message>
+    <message>
+        <source>drag</source>
+        <translation>glisser</translation>
+    </message>
+    <message>
+        <source>To 200 % there, or back to the whole frame</source>
+        <translation>À 200 % à cet endroit, ou retour à la vue entière</translation>
+    </message>
+    <message>
+        <source>double-click</source>
+        <translation>double-clic</translation>
+    </message>
+    <message>
+        <source>, </source>
+        <translation>, </translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Quick c&amp;lean of this frame</source>
+        <translation>&amp;Nettoyage rapide de cette vue</translation>
+    </message>
+    <message>
+        <source>&amp;Picture of the comparison...</source>
+        <translation>&amp;Image de la comparaison...</translation>
+    </message>
+    <message>
+        <source>Find the f&amp;ile...</source>
+        <translation>&amp;Trouver le fichier...</translation>
+    </message>
+    <message>
+        <source>Go &amp;to, and order</source>
+        <translation>A&amp;ller à, et ordre</translation>
+    </message>
+    <message>
+        <source>To where most n&amp;oise is left</source>
+        <translation>Là où il r&amp;este le plus de bruit</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::BlindView</name>
+    <message>
+        <source>Left picture</source>
+        <translation>Image de gauche</translation>
+    </message>
+    <message>
+        <source>Right picture</source>
+        <translation>Image de droite</translation>
+    </message>
+    <message>
+        <source>A blind round</source>
+        <translation>Une comparaison à l&apos;aveugle</translation>
+    </message>
+    <message>
+        <source>Two pictures at a time, shuffled, without names or readings. Pick the better one, or none. At the end you learn which were which, and how sure the ranking is.</source>
+        <translation>Deux images à la fois, mélangées, sans noms ni mesures. Choisissez la meilleure, ou aucune. À la fin vous apprenez lesquelles étaient lesquelles, et à quel point le classement est sûr.</translation>
+    </message>
+    <message>
+        <source>Places</source>
+        <translation>Endroits</translation>
+    </message>
+    <message>
+        <source>Begin</source>
+        <translation>Commencer</translation>
+    </message>
+    <message>
+        <source>Back</source>
+        <translation>Retour</translation>
+    </message>
+    <message>
+        <source>Back to the wall (Esc)</source>
+        <translation>Retour au mur (Échap)</translation>
+    </message>
+    <message>
+        <source>Take the last back</source>
+        <translation>Reprendre le dernier</translation>
+    </message>
+    <message>
+        <source>Backspace</source>
+        <translation>Retour arrière</translation>
+    </message>
+    <message>
+        <source>Reveal now</source>
+        <translation>Révéler maintenant</translation>
+    </message>
+    <message>
+        <source>End the round here</source>
+        <translation>Finir la comparaison ici</translation>
+    </message>
+    <message>
+        <source>Left is better</source>
+        <translation>La gauche est meilleure</translation>
+    </message>
+    <message>
+        <source>Left arrow</source>
+        <translation>Flèche gauche</translation>
+    </message>
+    <message>
+        <source>No difference</source>
+        <translation>Aucune différence</translation>
+    </message>
+    <message>
+        <source>Down arrow</source>
+        <translation>Flèche bas</translation>
+    </message>
+    <message>
+        <source>Right is better</source>
+        <translation>La droite est meilleure</translation>
+    </message>
+    <message>
+        <source>Right arrow</source>
+        <translation>Flèche droite</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>image</translation>
+    </message>
+    <message>
+        <source>picked</source>
+        <translation>choisie</translation>
+    </message>
+    <message>
+        <source>passed over</source>
+        <translation>écartée</translation>
+    </message>
+    <message>
+        <source>no difference</source>
+        <translation>aucune différence</translation>
+    </message>
+    <message>
+        <source>Back to the wall</source>
+        <translation>Retour au mur</translation>
+    </message>
+    <message>
+        <source>Esc</source>
+        <translation>Esc</translation>
+    </message>
+    <message>
+        <source>%1  %2</source>
+        <translation>%1  %2</translation>
+    </message>
+    <message>
+        <source>Guest %1  %2</source>
+        <translation>Invité %1  %2</translation>
+    </message>
+    <message>
+        <source>the place in view</source>
+        <translation>l&apos;endroit en vue</translation>
+    </message>
+    <message>
+        <source>the spot</source>
+        <translation>le repère</translation>
+    </message>
+    <message>
+        <source>all %1 spots</source>
+        <translation>les %1 repères</translation>
+    </message>
+    <message>
+        <source>A round needs at least two pictures</source>
+        <translation>Une comparaison demande au moins deux images</translation>
+    </message>
+    <message>
+        <source>pair %1 of %2</source>
+        <translation>paire %1 sur %2</translation>
+    </message>
+    <message>
+        <source>Nothing was picked.</source>
+        <translation>Rien ne fut choisi.</translation>
+    </message>
+    <message>
+        <source>The first two are level: you could not tell them apart.</source>
+        <translation>Les deux premières sont à égalité : vous ne pouviez pas les distinguer.</translation>
+    </message>
+    <message>
+        <source>You preferred %1. That it is better than the next one is %2 % sure.</source>
+        <translation>Vous avez préféré %1. Qu&apos;elle soit meilleure que la suivante est sûr à %2 %.</translation>
+    </message>
+    <message>
+        <source> About one more pair would settle it.</source>
+        <translation> Environ une paire de plus trancherait.</translation>
+    </message>
+    <message>
+        <source> About %1 more pairs would settle it.</source>
+        <translation> Environ %1 paires de plus trancheraient.</translation>
+    </message>
+    <message>
+        <source>
+Round %1, %2 pairs.</source>
+        <translation>
+Comparaison %1, %2 paires.</translation>
+    </message>
+    <message>
+        <source>Keep %1</source>
+        <translation>Retenir %1</translation>
+    </message>
+    <message>
+        <source>A guest cannot be kept</source>
+        <translation>Un invité ne peut pas être retenu</translation>
+    </message>
+    <message>
+        <source>One more pair</source>
+        <translation>Une paire de plus</translation>
+    </message>
+    <message>
+        <source>%1 more pairs</source>
+        <translation>%1 paires de plus</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::CaptionStrip</name>
+    <message>
+        <source>Untreated</source>
+        <translation>Non traitée</translation>
+    </message>
+    <message>
+        <source>Method of trial %1</source>
+        <translation>Méthode de l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>Keep</source>
+        <translation>Retenir</translation>
+    </message>
+    <message>
+        <source>Keep trial %1</source>
+        <translation>Retenir l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>Export the frame with this trial (K)</source>
+        <translation>Exporter la vue avec cet essai (K)</translation>
+    </message>
+    <message>
+        <source>left the suggestion</source>
+        <translation>hors de la suggestion</translation>
+    </message>
+    <message>
+        <source>Go back</source>
+        <translation>Revenir</translation>
+    </message>
+    <message>
+        <source>%1 + %2</source>
+        <translation>%1 + %2</translation>
+    </message>
+    <message>
+        <source>detail</source>
+        <translation>détail</translation>
+    </message>
+    <message>
+        <source>tones</source>
+        <translation>tons</translation>
+    </message>
+    <message>
+        <source>sharpen</source>
+        <translation>accentuer</translation>
+    </message>
+    <message>
+        <source>noise</source>
+        <translation>bruit</translation>
+    </message>
+    <message>
+        <source>How much noise to remove</source>
+        <translation>Combien de bruit enlever</translation>
+    </message>
+    <message>
+        <source>Detail given back, grain kept, and how much of it all is laid over the untreated picture</source>
+        <translation>Détail rendu, grain gardé, et la part de tout cela posée sur l&apos;image non traitée</translation>
+    </message>
+    <message>
+        <source>Strengths by brightness, and large blotches of colour</source>
+        <translation>Forces selon la luminosité, et grandes taches de couleur</translation>
+    </message>
+    <message>
+        <source>Capture sharpening, after the noise is gone</source>
+        <translation>Accentuation de prise de vue, une fois le bruit parti</translation>
+    </message>
+    <message>
+        <source>%1 (F3 goes through the pages of all strips)</source>
+        <translation>%1 (F3 tourne les pages de tous les bandeaux)</translation>
+    </message>
+    <message>
+        <source>Controls of trial %1: %2</source>
+        <translation>Réglages de l&apos;essai %1 : %2</translation>
+    </message>
+    <message>
+        <source>%1 strength of trial %2, multiples of the measured noise</source>
+        <translation>%1, force de l&apos;essai %2, multiples du bruit mesuré</translation>
+    </message>
+    <message>
+        <source>%1 of trial %2</source>
+        <translation>%1 de l&apos;essai %2</translation>
+    </message>
+    <message>
+        <source>%1. The mark is the suggestion; double-click returns to it.</source>
+        <translation>%1. La marque est la suggestion ; un double-clic y revient.</translation>
+    </message>
+    <message>
+        <source>%1. Double-click on the handle returns to the mark.</source>
+        <translation>%1. Un double-clic sur la poignée revient à la marque.</translation>
+    </message>
+    <message>
+        <source>
+While it is held, what sharpening passes over lies under a pale veil (hold V).</source>
+        <translation>
+Tant qu&apos;elle est tenue, un voile pâle couvre ce que l&apos;accentuation épargne (maintenir V).</translation>
+    </message>
+    <message>
+        <source>1 bad pixel</source>
+        <translation>1 mauvais pixel</translation>
+    </message>
+    <message>
+        <source>%1 bad pixels</source>
+        <translation>%1 mauvais pixels</translation>
+    </message>
+    <message>
+        <source>finished picture; a raw would do better</source>
+        <translation>image finie ; un raw ferait mieux</translation>
+    </message>
+    <message>
+        <source>linear, full colour</source>
+        <translation>linéaire, en couleur</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>%1, full colour</source>
+        <translation>%1, en couleur</translation>
+    </message>
+    <message>
+        <source>grain %1 %</source>
+        <translation>grain %L1 %</translation>
+    </message>
+    <message>
+        <source>colour noise %1 %</source>
+        <translation>bruit de couleur %L1 %</translation>
+    </message>
+    <message>
+        <source>%1 of the mid-tone
+%2
+%3
+
+suggestion: %4, %5 x</source>
+        <translation>%1 du ton moyen
+%2
+%3
+
+suggestion : %4, %L5 x</translation>
+    </message>
+    <message>
+        <source>Guest %1</source>
+        <translation>Invité %1</translation>
+    </message>
+    <message>
+        <source>%1
+%2</source>
+        <translation>%1
+%2</translation>
+    </message>
+    <message>
+        <source>Luminance by %1, colours by %2</source>
+        <translation>Luminance par %1, couleurs par %2</translation>
+    </message>
+    <message>
+        <source>Keeper</source>
+        <translation>Retenu</translation>
+    </message>
+    <message>
+        <source>your taste: %1 / %2 x</source>
+        <translation>votre goût : %L1 / %L2 x</translation>
+    </message>
+    <message>
+        <source>your own starting point</source>
+        <translation>votre point de départ</translation>
+    </message>
+    <message>
+        <source>Use it</source>
+        <translation>Le prendre</translation>
+    </message>
+    <message>
+        <source>Start this trial from your own taste (Shift+Backspace)</source>
+        <translation>Partir pour cet essai de votre propre goût (Maj+Retour arrière)</translation>
+    </message>
+    <message>
+        <source>Set this trial&apos;s strengths to the suggestion (Backspace)</source>
+        <translation>Mettre les forces de cet essai à la suggestion (Retour arrière)</translation>
+    </message>
+    <message>
+        <source>Start trial %1 from your own taste</source>
+        <translation>Partir pour l&apos;essai %1 de votre propre goût</translation>
+    </message>
+    <message>
+        <source>Return trial %1 to the suggestion</source>
+        <translation>Ramener l&apos;essai %1 à la suggestion</translation>
+    </message>
+    <message>
+        <source>%1
+An export of this frame: about %2</source>
+        <translation>%1
+Un export de cette vue : environ %2</translation>
+    </message>
+    <message>
+        <source>Colours by</source>
+        <translation>Couleurs par</translation>
+    </message>
+    <message>
+        <source>the same method</source>
+        <translation>la même méthode</translation>
+    </message>
+    <message>
+        <source>against the truth: %1 dB, SSIM %2</source>
+        <translation>contre la vérité : %L1 dB, SSIM %L2</translation>
+    </message>
+    <message>
+        <source>Read around the middle of the picture, over %1 x %1 pixels.
+Left: what remains of grain and of colour noise on smooth parts.
+Detail lost: how much picture went with the noise; 0 is none.
+Doubt: how much of the detail would be another one with other noise, and may be made up.
+Drift: how far mean colours moved, CIEDE2000.
+Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.
+Truth: likeness to the clean picture, where that hangs as a guest (demo roll).
+Time: of an export of the frame, as expected.
+Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.</source>
+        <translation>Lu autour du milieu de l&apos;image, sur %1 x %1 pixels.
+Reste : ce qui demeure de grain et de bruit de couleur sur les parties lisses.
+Perte : combien d&apos;image est partie avec le bruit ; 0 pour rien.
+Doute : combien du détail serait autre avec un autre bruit, et peut être inventé.
+Dérive : de combien les couleurs moyennes ont bougé, CIEDE2000.
+Proximité : ressemblance estimée à la même image sans bruit, dB ; plus c&apos;est haut, plus c&apos;est proche.
+Vérité : ressemblance à l&apos;image propre, là où elle est accrochée en invitée (démonstration).
+Temps : d&apos;un export de la vue, tel qu&apos;attendu.
+Les barres de tous les bandeaux ont une même échelle ; celles de la proximité et de la vérité partent de l&apos;image non traitée.</translation>
+    </message>
+    <message>
+        <source>
+Smooth parts here hold %1 times the noise that the law tells of: nearness is less sure.</source>
+        <translation>
+Les parties lisses d&apos;ici ont %L1 fois le bruit que dit la loi : la proximité est moins sûre.</translation>
+    </message>
+    <message>
+        <source>
+Laid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.</source>
+        <translation>
+Posé sur l&apos;image non traitée avec un mélange de %L1, cet essai serait plus proche de %L2 dB.</translation>
+    </message>
+    <message>
+        <source>nearness: too little is left to tell</source>
+        <translation>proximité : il reste trop peu pour le dire</translation>
+    </message>
+    <message>
+        <source>nearness %1 ± %2 dB</source>
+        <translation>proximité %L1 ± %L2 dB</translation>
+    </message>
+    <message>
+        <source> nearest</source>
+        <translation> le plus proche</translation>
+    </message>
+    <message>
+        <source> about level</source>
+        <translation> à peu près égal</translation>
+    </message>
+    <message>
+        <source> behind</source>
+        <translation> derrière</translation>
+    </message>
+    <message>
+        <source>%1 / %2</source>
+        <translation>%L1 / %L2</translation>
+    </message>
+    <message>
+        <source>  left %1 / %2 %</source>
+        <translation>  reste %L1 / %L2 %</translation>
+    </message>
+    <message>
+        <source>  lost %1</source>
+        <translation>  perte %L1</translation>
+    </message>
+    <message>
+        <source>  true %1 dB</source>
+        <translation>  vrai %L1 dB</translation>
+    </message>
+    <message>
+        <source>left: grain %1 %, colour %2 %</source>
+        <translation>reste : grain %L1 %, couleur %L2 %</translation>
+    </message>
+    <message>
+        <source>left: nothing smooth here to tell</source>
+        <translation>reste : rien d&apos;assez lisse ici</translation>
+    </message>
+    <message>
+        <source>
+detail lost %1   drift %2</source>
+        <translation>
+perte %L1   dérive %L2</translation>
+    </message>
+    <message>
+        <source>   doubt %1 %</source>
+        <translation>   doute %L1 %</translation>
+    </message>
+    <message>
+        <source>   halos %1 %</source>
+        <translation>   liserés %L1 %</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>reste</translation>
+    </message>
+    <message>
+        <source>%1 / %2 %</source>
+        <translation>%L1 / %L2 %</translation>
+    </message>
+    <message>
+        <source>nothing smooth (F5: frame)</source>
+        <translation>rien de lisse (F5 : vue)</translation>
+    </message>
+    <message>
+        <source>lost</source>
+        <translation>perte</translation>
+    </message>
+    <message>
+        <source>doubt</source>
+        <translation>doute</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>cannot be told here</source>
+        <translation>ne peut se dire ici</translation>
+    </message>
+    <message>
+        <source>drift</source>
+        <translation>dérive</translation>
+    </message>
+    <message>
+        <source>halos</source>
+        <translation>liserés</translation>
+    </message>
+    <message>
+        <source>nothing is sharpened</source>
+        <translation>rien n&apos;est accentué</translation>
+    </message>
+    <message>
+        <source>nearness</source>
+        <translation>proximité</translation>
+    </message>
+    <message>
+        <source>too little is left to tell</source>
+        <translation>il reste trop peu pour le dire</translation>
+    </message>
+    <message>
+        <source>truth</source>
+        <translation>vérité</translation>
+    </message>
+    <message>
+        <source>%1 dB</source>
+        <translation>%L1 dB</translation>
+    </message>
+    <message>
+        <source>computing</source>
+        <translation>calcul</translation>
+    </message>
+    <message>
+        <source>time</source>
+        <translation>temps</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Card</name>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1 : %2</translation>
+    </message>
+    <message>
+        <source>pin</source>
+        <translation>épingler</translation>
+    </message>
+    <message>
+        <source>Stays when another card is opened</source>
+        <translation>Reste quand une autre carte s&apos;ouvre</translation>
+    </message>
+    <message>
+        <source>fold</source>
+        <translation>plier</translation>
+    </message>
+    <message>
+        <source>Only the title, until it is unfolded</source>
+        <translation>Le titre seul, jusqu&apos;à ce qu&apos;elle soit dépliée</translation>
+    </message>
+    <message>
+        <source>float</source>
+        <translation>détacher</translation>
+    </message>
+    <message>
+        <source>A window of its own, on this screen or another; back by the same button</source>
+        <translation>Une fenêtre à elle, sur cet écran ou un autre ; le même bouton la ramène</translation>
+    </message>
+    <message>
+        <source>close</source>
+        <translation>fermer</translation>
+    </message>
+    <message>
+        <source>Puts the card away; its key brings it back</source>
+        <translation>Range la carte ; sa touche la ramène</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::CommandSearch</name>
+    <message>
+        <source>Commands and keys</source>
+        <translation>Commandes et touches</translation>
+    </message>
+    <message>
+        <source>Words of a command</source>
+        <translation>Mots d&apos;une commande</translation>
+    </message>
+    <message>
+        <source>type words of a command; Enter carries it out</source>
+        <translation>tapez des mots d&apos;une commande ; Entrée l&apos;exécute</translation>
+    </message>
+    <message>
+        <source>Commands</source>
+        <translation>Commandes</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ContactSheet</name>
+    <message>
+        <source>Contact sheet</source>
+        <translation>Planche contact</translation>
+    </message>
+    <message>
+        <source>as opened</source>
+        <translation>comme ouvert</translation>
+    </message>
+    <message>
+        <source>In the order of the roll</source>
+        <translation>Dans l&apos;ordre de la pellicule</translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation>nom</translation>
+    </message>
+    <message>
+        <source>By name</source>
+        <translation>Par nom</translation>
+    </message>
+    <message>
+        <source>time</source>
+        <translation>temps</translation>
+    </message>
+    <message>
+        <source>By the time of the exposure</source>
+        <translation>Par l&apos;heure de la prise de vue</translation>
+    </message>
+    <message>
+        <source>ISO</source>
+        <translation>ISO</translation>
+    </message>
+    <message>
+        <source>By sensitivity</source>
+        <translation>Par sensibilité</translation>
+    </message>
+    <message>
+        <source>noise</source>
+        <translation>bruit</translation>
+    </message>
+    <message>
+        <source>The noisiest first</source>
+        <translation>Les plus bruitées d&apos;abord</translation>
+    </message>
+    <message>
+        <source>series as one</source>
+        <translation>séries en une</translation>
+    </message>
+    <message>
+        <source>One paper for every series; what is done to it is done to all of its frames</source>
+        <translation>Une feuille par série ; ce qu&apos;on lui fait, on le fait à toutes ses vues</translation>
+    </message>
+    <message>
+        <source>Words of name, camera, lens or ISO</source>
+        <translation>Mots du nom, de l&apos;appareil, de l&apos;objectif ou ISO</translation>
+    </message>
+    <message>
+        <source>name, camera, ISO</source>
+        <translation>nom, appareil, ISO</translation>
+    </message>
+    <message>
+        <source>All frames</source>
+        <translation>Toutes les vues</translation>
+    </message>
+    <message>
+        <source>Frames without a keeper or an export</source>
+        <translation>Vues sans essai retenu ni export</translation>
+    </message>
+    <message>
+        <source>Frames that were exported</source>
+        <translation>Vues exportées</translation>
+    </message>
+    <message>
+        <source>Frames whose file is odd in something</source>
+        <translation>Vues dont le fichier a quelque chose d&apos;étrange</translation>
+    </message>
+    <message>
+        <source>Frames that could not be opened</source>
+        <translation>Vues qui n&apos;ont pas pu s&apos;ouvrir</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>aucune</translation>
+    </message>
+    <message>
+        <source>Choose no frame</source>
+        <translation>Ne choisir aucune vue</translation>
+    </message>
+    <message>
+        <source>Choose the whole series</source>
+        <translation>Choisir toute la série</translation>
+    </message>
+    <message>
+        <source>Frames of the same camera and lens, taken within %1 seconds of one another</source>
+        <translation>Vues du même appareil et du même objectif, à %1 secondes au plus l&apos;une de l&apos;autre</translation>
+    </message>
+    <message>
+        <source>Treat them</source>
+        <translation>Les traiter</translation>
+    </message>
+    <message>
+        <source>One frame has its keeper now.</source>
+        <translation>Une vue a maintenant son essai retenu.</translation>
+    </message>
+    <message>
+        <source>%1 frames have their keepers now.</source>
+        <translation>%1 vues ont maintenant leur essai retenu.</translation>
+    </message>
+    <message>
+        <source>Each by its own suggestion</source>
+        <translation>Chacune selon sa suggestion</translation>
+    </message>
+    <message>
+        <source>The suggestion becomes the keeper of every chosen frame</source>
+        <translation>La suggestion devient l&apos;essai retenu de chaque vue choisie</translation>
+    </message>
+    <message>
+        <source>treating frames by their suggestions</source>
+        <translation>traitement des vues selon leurs suggestions</translation>
+    </message>
+    <message>
+        <source>That trial becomes the keeper of every chosen frame</source>
+        <translation>Cet essai devient l&apos;essai retenu de chaque vue choisie</translation>
+    </message>
+    <message>
+        <source>treating frames alike</source>
+        <translation>traitement égal des vues</translation>
+    </message>
+    <message>
+        <source>By a recipe</source>
+        <translation>Selon une recette</translation>
+    </message>
+    <message>
+        <source>No other chosen frame takes it.</source>
+        <translation>Aucune autre vue choisie ne la prend.</translation>
+    </message>
+    <message>
+        <source>One other frame has it now.</source>
+        <translation>Une autre vue l&apos;a maintenant.</translation>
+    </message>
+    <message>
+        <source>%1 other frames have it now.</source>
+        <translation>%1 autres vues l&apos;ont maintenant.</translation>
+    </message>
+    <message>
+        <source>Spots</source>
+        <translation>Repères</translation>
+    </message>
+    <message>
+        <source>To chosen frames of the same size, in place of theirs</source>
+        <translation>Vers les vues choisies de même taille, à la place des leurs</translation>
+    </message>
+    <message>
+        <source>Rendering</source>
+        <translation>Rendu</translation>
+    </message>
+    <message>
+        <source>White balance, exposure and the rest of the rendering</source>
+        <translation>Balance des blancs, exposition et le reste du rendu</translation>
+    </message>
+    <message>
+        <source>Lens</source>
+        <translation>Objectif</translation>
+    </message>
+    <message>
+        <source>Lens corrections, to chosen frames of the same size</source>
+        <translation>Corrections de l&apos;objectif, vers les vues choisies de même taille</translation>
+    </message>
+    <message>
+        <source>Hand on</source>
+        <translation>Transmettre</translation>
+    </message>
+    <message>
+        <source>Export...</source>
+        <translation>Exporter...</translation>
+    </message>
+    <message>
+        <source>Each with its keeper, or its suggestion where it has none (Ctrl+E)</source>
+        <translation>Chacune avec son essai retenu, ou sa suggestion là où il n&apos;y en a pas (Ctrl+E)</translation>
+    </message>
+    <message>
+        <source>Quick clean</source>
+        <translation>Nettoyage rapide</translation>
+    </message>
+    <message>
+        <source>Each with its suggestion, as the last export was</source>
+        <translation>Chacune avec sa suggestion, comme le dernier export</translation>
+    </message>
+    <message>
+        <source>Take off the roll</source>
+        <translation>Retirer de la pellicule</translation>
+    </message>
+    <message>
+        <source>The files stay where they are; undo puts them back</source>
+        <translation>Les fichiers restent où ils sont ; Annuler les remet</translation>
+    </message>
+    <message>
+        <source>One frame is off the roll; its file stays. Undo puts it back.</source>
+        <translation>Une vue est retirée de la pellicule ; son fichier reste. Annuler la remet.</translation>
+    </message>
+    <message>
+        <source>%1 frames are off the roll; their files stay. Undo puts them back.</source>
+        <translation>%1 vues sont retirées de la pellicule ; leurs fichiers restent. Annuler les remet.</translation>
+    </message>
+    <message>
+        <source>Enter: hang on the wall
+Shift: up to here   Ctrl: one more
+Ctrl+A: all   Esc: back to the wall</source>
+        <translation>Entrée : accrocher au mur
+Maj : jusqu&apos;ici   Ctrl : une de plus
+Ctrl+A : toutes   Échap : retour au mur</translation>
+    </message>
+    <message>
+        <source>one frame</source>
+        <translation>une vue</translation>
+    </message>
+    <message>
+        <source>%1 frames</source>
+        <translation>%1 vues</translation>
+    </message>
+    <message>
+        <source>%1 of %2 frames</source>
+        <translation>%1 vues sur %2</translation>
+    </message>
+    <message>
+        <source>all</source>
+        <translation>toutes</translation>
+    </message>
+    <message>
+        <source>undecided</source>
+        <translation>indécises</translation>
+    </message>
+    <message>
+        <source>exported</source>
+        <translation>exportées</translation>
+    </message>
+    <message>
+        <source>warnings</source>
+        <translation>remarques</translation>
+    </message>
+    <message>
+        <source>failed</source>
+        <translation>échouées</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1 : %2</translation>
+    </message>
+    <message>
+        <source>No frame chosen</source>
+        <translation>Aucune vue choisie</translation>
+    </message>
+    <message>
+        <source>One frame chosen</source>
+        <translation>Une vue choisie</translation>
+    </message>
+    <message>
+        <source>%1 frames chosen</source>
+        <translation>%1 vues choisies</translation>
+    </message>
+    <message>
+        <source>ISO %1</source>
+        <translation>ISO %1</translation>
+    </message>
+    <message>
+        <source>grain %1 %</source>
+        <translation>grain %L1 %</translation>
+    </message>
+    <message>
+        <source>colour noise %1 %</source>
+        <translation>bruit de couleur %L1 %</translation>
+    </message>
+    <message>
+        <source>not measured yet</source>
+        <translation>pas encore mesurée</translation>
+    </message>
+    <message>
+        <source>Click papers to choose frames, and say here what is to be done with them.</source>
+        <translation>Cliquez sur des feuilles pour choisir des vues, et dites ici ce qu&apos;il faut en faire.</translation>
+    </message>
+    <message>
+        <source>All like %1 of %2</source>
+        <translation>Toutes comme %1 de %2</translation>
+    </message>
+    <message>
+        <source>All like a trial</source>
+        <translation>Toutes comme un essai</translation>
+    </message>
+    <message>
+        <source>Carry over from %1</source>
+        <translation>Reprendre de %1</translation>
+    </message>
+    <message>
+        <source>Carry over</source>
+        <translation>Reprendre</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::DecisionsDialog</name>
+    <message>
+        <source>Your own starting point</source>
+        <translation>Votre point de départ</translation>
+    </message>
+    <message>
+        <source>Every keeper that is exported is remembered beside what had been suggested for its frame. Where frames of like noise agree beyond chance, a trial can start from there: Shift+Backspace, or the button under it. Nothing leaves this computer.</source>
+        <translation>Chaque essai retenu qui est exporté est gardé en mémoire à côté de ce qui était suggéré pour sa vue. Là où des vues d&apos;un bruit semblable s&apos;accordent au-delà du hasard, un essai peut partir de là : Maj+Retour arrière, ou le bouton sous lui. Rien ne quitte cet ordinateur.</translation>
+    </message>
+    <message>
+        <source>Decisions</source>
+        <translation>Décisions</translation>
+    </message>
+    <message>
+        <source>frame</source>
+        <translation>vue</translation>
+    </message>
+    <message>
+        <source>day</source>
+        <translation>jour</translation>
+    </message>
+    <message>
+        <source>grain</source>
+        <translation>grain</translation>
+    </message>
+    <message>
+        <source>method</source>
+        <translation>méthode</translation>
+    </message>
+    <message>
+        <source>luminance</source>
+        <translation>luminance</translation>
+    </message>
+    <message>
+        <source>colour</source>
+        <translation>couleur</translation>
+    </message>
+    <message>
+        <source>detail</source>
+        <translation>détail</translation>
+    </message>
+    <message>
+        <source>grain kept</source>
+        <translation>grain gardé</translation>
+    </message>
+    <message>
+        <source>Forget the chosen</source>
+        <translation>Oublier les choisies</translation>
+    </message>
+    <message>
+        <source>Forget all</source>
+        <translation>Tout oublier</translation>
+    </message>
+    <message>
+        <source>Export...</source>
+        <translation>Exporter...</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>%1 x suggested</source>
+        <translation>%L1 x la suggestion</translation>
+    </message>
+    <message>
+        <source>Nothing was decided yet.</source>
+        <translation>Rien n&apos;a encore été décidé.</translation>
+    </message>
+    <message>
+        <source>The decisions do not agree beyond chance yet; that takes six frames at least.</source>
+        <translation>Les décisions ne s&apos;accordent pas encore au-delà du hasard ; il y faut au moins six vues.</translation>
+    </message>
+    <message>
+        <source>Export the decisions</source>
+        <translation>Exporter les décisions</translation>
+    </message>
+    <message>
+        <source>JSON (*.json)</source>
+        <translation>JSON (*.json)</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::EmptyPage</name>
+    <message>
+        <source>Drop raw frames or a folder here</source>
+        <translation>Déposez ici des vues raw ou un dossier</translation>
+    </message>
+    <message>
+        <source>Irenic measures the noise of each, hangs the same pixels side by side under several strengths,
+and writes a clean DNG or TIFF. The originals are never written to.</source>
+        <translation>Irenic mesure le bruit de chacune, accroche côte à côte les mêmes pixels sous plusieurs forces,
+et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</translation>
+    </message>
+    <message>
+        <source>Open frames...</source>
+        <translation>Ouvrir des vues...</translation>
+    </message>
+    <message>
+        <source>Open folder...</source>
+        <translation>Ouvrir un dossier...</translation>
+    </message>
+    <message>
+        <source>Continue where you left off</source>
+        <translation>Continuer où j&apos;en étais</translation>
+    </message>
+    <message>
+        <source>Open the demo roll</source>
+        <translation>Ouvrir la pellicule de démonstration</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ExportDialog</name>
+    <message>
+        <source>Export</source>
+        <translation>Exporter</translation>
+    </message>
+    <message>
+        <source>8 bits hold 256 steps of each colour: smooth tones may show bands once such a file is edited. The last step is dithered against it.</source>
+        <translation>8 bits ne contiennent que 256 niveaux par couleur : des tons lisses peuvent montrer des bandes dès qu&apos;un tel fichier est retouché. Le dernier niveau est tramé contre cela.</translation>
+    </message>
+    <message>
+        <source>A DNG of sensor samples does not hold the network&apos;s full colour: the program that opens it demosaics the cleaned samples. A linear DNG, TIFF, JPEG or PNG holds it.</source>
+        <translation>Un DNG d&apos;échantillons du capteur ne contient pas les couleurs du réseau : le programme qui l&apos;ouvre dématrice les échantillons nettoyés. Un DNG linéaire, un TIFF, un JPEG ou un PNG les contient.</translation>
+    </message>
+    <message>
+        <source>Frames</source>
+        <translation>Vues</translation>
+    </message>
+    <message>
+        <source>As</source>
+        <translation>En</translation>
+    </message>
+    <message>
+        <source>Rendered</source>
+        <translation>Rendu</translation>
+    </message>
+    <message>
+        <source>Where</source>
+        <translation>Où</translation>
+    </message>
+    <message>
+        <source>{name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} and {counter} are filled in.</source>
+        <translation>{name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} et {counter} sont remplis.</translation>
+    </message>
+    <message>
+        <source>the next number</source>
+        <translation>le numéro suivant</translation>
+    </message>
+    <message>
+        <source>ask</source>
+        <translation>demander</translation>
+    </message>
+    <message>
+        <source>left out</source>
+        <translation>laissé de côté</translation>
+    </message>
+    <message>
+        <source>where taken:</source>
+        <translation>si pris :</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Nom</translation>
+    </message>
+    <message>
+        <source>copy the XMP sidecar of an original along, under the new name</source>
+        <translation>copier aussi le fichier XMP d&apos;un original, sous le nouveau nom</translation>
+    </message>
+    <message>
+        <source>Will write</source>
+        <translation>Écrira</translation>
+    </message>
+    <message>
+        <source>Takes</source>
+        <translation>Prend</translation>
+    </message>
+    <message>
+        <source>the chosen frame, with its keeper or its suggestion</source>
+        <translation>la vue choisie, avec son essai retenu ou sa suggestion</translation>
+    </message>
+    <message>
+        <source>the %1 chosen frames, each with its keeper or its suggestion</source>
+        <translation>les %1 vues choisies, chacune avec son essai retenu ou sa suggestion</translation>
+    </message>
+    <message>
+        <source>%1, with its keeper %2</source>
+        <translation>%1, avec son essai retenu %2</translation>
+    </message>
+    <message>
+        <source>%1, with trial %2 (no keeper is chosen)</source>
+        <translation>%1, avec l&apos;essai %2 (aucun n&apos;est retenu)</translation>
+    </message>
+    <message>
+        <source>all frames that have a keeper (none has)</source>
+        <translation>toutes les vues qui ont un essai retenu (aucune n&apos;en a)</translation>
+    </message>
+    <message>
+        <source>the one frame that has a keeper</source>
+        <translation>la seule vue qui a un essai retenu</translation>
+    </message>
+    <message>
+        <source>all %1 frames that have a keeper, each with its own</source>
+        <translation>les %1 vues qui ont un essai retenu, chacune avec le sien</translation>
+    </message>
+    <message>
+        <source>all %1 frames of the roll, each measured and with its own suggestion</source>
+        <translation>les %1 vues de la pellicule, chacune mesurée et avec sa suggestion</translation>
+    </message>
+    <message>
+        <source>all %1 frames of the roll, alike with</source>
+        <translation>les %1 vues de la pellicule, toutes avec</translation>
+    </message>
+    <message>
+        <source>Treatment for all frames</source>
+        <translation>Traitement de toutes les vues</translation>
+    </message>
+    <message>
+        <source>trial %1: %2</source>
+        <translation>essai %1 : %2</translation>
+    </message>
+    <message>
+        <source>recipe %1</source>
+        <translation>recette %1</translation>
+    </message>
+    <message>
+        <source>a series: treat all by this frame&apos;s noise, so that they stay identical</source>
+        <translation>une série : tout traiter selon le bruit de cette vue, pour qu&apos;elles restent pareilles</translation>
+    </message>
+    <message>
+        <source>For focus stacks, bursts and panoramas, whose frames are going to be joined</source>
+        <translation>Pour l&apos;empilement, les rafales et les panoramas, dont les vues vont être assemblées</translation>
+    </message>
+    <message>
+        <source>DNG, still raw: white balance and colour as in the original</source>
+        <translation>DNG, toujours raw : balance des blancs et couleur comme dans l&apos;original</translation>
+    </message>
+    <message>
+        <source>uncompressed</source>
+        <translation>non compressé</translation>
+    </message>
+    <message>
+        <source>For programs that do not read lossless JPEG; twice the size</source>
+        <translation>Pour les programmes qui ne lisent pas le JPEG sans perte ; deux fois plus gros</translation>
+    </message>
+    <message>
+        <source>linear DNG: demosaiced, in the camera&apos;s own colours</source>
+        <translation>DNG linéaire : dématricé, dans les couleurs de l&apos;appareil</translation>
+    </message>
+    <message>
+        <source>TIFF, rendered</source>
+        <translation>TIFF, rendu</translation>
+    </message>
+    <message>
+        <source>JPEG proof</source>
+        <translation>JPEG de contrôle</translation>
+    </message>
+    <message>
+        <source>PNG proof</source>
+        <translation>PNG de contrôle</translation>
+    </message>
+    <message>
+        <source>8 bits</source>
+        <translation>8 bits</translation>
+    </message>
+    <message>
+        <source>16 bits</source>
+        <translation>16 bits</translation>
+    </message>
+    <message>
+        <source>32 bits, floating point</source>
+        <translation>32 bits, virgule flottante</translation>
+    </message>
+    <message>
+        <source>Depth of the TIFF</source>
+        <translation>Profondeur du TIFF</translation>
+    </message>
+    <message>
+        <source>deflate</source>
+        <translation>deflate</translation>
+    </message>
+    <message>
+        <source>LZW</source>
+        <translation>LZW</translation>
+    </message>
+    <message>
+        <source>Compression of the TIFF</source>
+        <translation>Compression du TIFF</translation>
+    </message>
+    <message>
+        <source>sRGB, or its own</source>
+        <translation>sRGB, ou le sien</translation>
+    </message>
+    <message>
+        <source>sRGB</source>
+        <translation>sRGB</translation>
+    </message>
+    <message>
+        <source>BT.2020, sRGB curve</source>
+        <translation>BT.2020, courbe sRGB</translation>
+    </message>
+    <message>
+        <source>BT.2020, linear</source>
+        <translation>BT.2020, linéaire</translation>
+    </message>
+    <message>
+        <source>Colour profile of rendered files; a finished picture can keep its own</source>
+        <translation>Profil de couleur des fichiers rendus ; une image finie peut garder le sien</translation>
+    </message>
+    <message>
+        <source> dpi</source>
+        <translation> ppp</translation>
+    </message>
+    <message>
+        <source>Resolution of rendered files</source>
+        <translation>Résolution des fichiers rendus</translation>
+    </message>
+    <message>
+        <source>beside the originals</source>
+        <translation>à côté des originaux</translation>
+    </message>
+    <message>
+        <source>in a folder there:</source>
+        <translation>dans un dossier à cet endroit :</translation>
+    </message>
+    <message>
+        <source>Folder beside the originals</source>
+        <translation>Dossier à côté des originaux</translation>
+    </message>
+    <message>
+        <source>in</source>
+        <translation>dans</translation>
+    </message>
+    <message>
+        <source>Folder for the exports</source>
+        <translation>Dossier des exports</translation>
+    </message>
+    <message>
+        <source>Choose...</source>
+        <translation>Choisir...</translation>
+    </message>
+    <message>
+        <source>Choose at least one format.</source>
+        <translation>Choisissez au moins un format.</translation>
+    </message>
+    <message>
+        <source>There is no such folder.</source>
+        <translation>Ce dossier n&apos;existe pas.</translation>
+    </message>
+    <message>
+        <source>Name a folder that lies in the folder of the originals.</source>
+        <translation>Nommez un dossier qui se trouve dans celui des originaux.</translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation>et %1 de plus</translation>
+    </message>
+    <message>
+        <source>not known before the frames are measured</source>
+        <translation>inconnu avant que les vues soient mesurées</translation>
+    </message>
+    <message>
+        <source>about %1</source>
+        <translation>environ %1</translation>
+    </message>
+    <message>
+        <source>about %1 in all for %2 files, %3 each</source>
+        <translation>environ %1 en tout pour %2 fichiers, %3 chacun</translation>
+    </message>
+    <message>
+        <source>Names are taken</source>
+        <translation>Des noms sont pris</translation>
+    </message>
+    <message>
+        <source>%1 is there already. It is never replaced.</source>
+        <translation>%1 existe déjà. Il n&apos;est jamais remplacé.</translation>
+    </message>
+    <message>
+        <source>%1 of these names are taken already, %2 the first. No file is ever replaced.</source>
+        <translation>%1 de ces noms sont déjà pris, %2 le premier. Aucun fichier n&apos;est jamais remplacé.</translation>
+    </message>
+    <message>
+        <source>Next number</source>
+        <translation>Numéro suivant</translation>
+    </message>
+    <message>
+        <source>Leave out</source>
+        <translation>Laisser de côté</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ExportQueue</name>
+    <message>
+        <source>The queue could not be kept. %1 Exports go on; were Irenic to end now, those that are not done would not be offered again.</source>
+        <translation>La file n&apos;a pas pu être gardée. %1 Les exports continuent ; si Irenic s&apos;arrêtait maintenant, ceux qui ne sont pas faits ne seraient plus proposés.</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>%1 written, %2 there already, %3 failed, %4 cancelled.</source>
+        <translation>%1 écrits, %2 déjà là, %3 échoués, %4 annulés.</translation>
+    </message>
+    <message>
+        <source>written   %1
+          from %2, in %3; %4</source>
+        <translation>écrit     %1
+          de %2, en %3 ; %4</translation>
+    </message>
+    <message>
+        <source>skipped   %1
+          from %2; %3</source>
+        <translation>laissé    %1
+          de %2 ; %3</translation>
+    </message>
+    <message>
+        <source>failed    %1
+          %2</source>
+        <translation>échoué    %1
+          %2</translation>
+    </message>
+    <message>
+        <source>cancelled %1</source>
+        <translation>annulé    %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::FrameDelegate</name>
+    <message>
+        <source>not found</source>
+        <translation>introuvable</translation>
+    </message>
+    <message>
+        <source>not opened</source>
+        <translation>non ouverte</translation>
+    </message>
+    <message>
+        <source>measuring</source>
+        <translation>mesure</translation>
+    </message>
+    <message>
+        <source>waiting</source>
+        <translation>en attente</translation>
+    </message>
+    <message>
+        <source>exported</source>
+        <translation>exportées</translation>
+    </message>
+    <message>
+        <source>keeper %1</source>
+        <translation>retenu %1</translation>
+    </message>
+    <message>
+        <source>See its tooltip for why.</source>
+        <translation>L&apos;infobulle dit pourquoi.</translation>
+    </message>
+    <message>
+        <source>%1 frames</source>
+        <translation>%1 vues</translation>
+    </message>
+    <message>
+        <source>grain</source>
+        <translation>grain</translation>
+    </message>
+    <message>
+        <source>colour</source>
+        <translation>couleur</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::GuideNote</name>
+    <message>
+        <source>Close</source>
+        <translation>Fermer</translation>
+    </message>
+    <message>
+        <source>Next (%1 of %2)</source>
+        <translation>Suivant (%1 sur %2)</translation>
+    </message>
+    <message>
+        <source>Done</source>
+        <translation>Fini</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::HandBack</name>
+    <message>
+        <source>Leave &amp;unchanged</source>
+        <translation>&amp;Laisser inchangé</translation>
+    </message>
+    <message>
+        <source>Hand &amp;back</source>
+        <translation>&amp;Rendre</translation>
+    </message>
+    <message>
+        <source>%1 is being cleaned ...</source>
+        <translation>%1 est en cours de nettoyage...</translation>
+    </message>
+    <message>
+        <source>%1 was sent by another program.</source>
+        <translation>%1 fut envoyé par un autre programme.</translation>
+    </message>
+    <message>
+        <source>Trial %1 takes the place of %2.</source>
+        <translation>L&apos;essai %1 prend la place de %2.</translation>
+    </message>
+    <message>
+        <source>Trial %1 of %2 goes back as a file beside it.</source>
+        <translation>L&apos;essai %1 de %2 repart en fichier à côté.</translation>
+    </message>
+    <message>
+        <source>%1 is no finished picture; it stays as it is.</source>
+        <translation>%1 n&apos;est pas une image finie ; elle reste telle quelle.</translation>
+    </message>
+    <message>
+        <source>%1 could not be replaced: %2. It is as it was.</source>
+        <translation>%1 n&apos;a pas pu être remplacé : %2. Il est tel qu&apos;il était.</translation>
+    </message>
+    <message>
+        <source>%1 was changed meanwhile by another program; it stays as it is.</source>
+        <translation>%1 fut changé entre-temps par un autre programme ; il reste tel quel.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::HelpPages</name>
+    <message>
+        <source>Pages about Irenic</source>
+        <translation>Pages sur Irenic</translation>
+    </message>
+    <message>
+        <source>Words to look for</source>
+        <translation>Mots à chercher</translation>
+    </message>
+    <message>
+        <source>words in the pages</source>
+        <translation>mots dans les pages</translation>
+    </message>
+    <message>
+        <source>Pages</source>
+        <translation>Pages</translation>
+    </message>
+    <message>
+        <source>Text of the page</source>
+        <translation>Texte de la page</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::HistogramPanel</name>
+    <message>
+        <source>brightness, EV against clipping</source>
+        <translation>luminosité, EV sous l&apos;écrêtage</translation>
+    </message>
+    <message>
+        <source>% of samples</source>
+        <translation>% des échantillons</translation>
+    </message>
+    <message>
+        <source>red</source>
+        <translation>rouge</translation>
+    </message>
+    <message>
+        <source>green</source>
+        <translation>vert</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>bleu</translation>
+    </message>
+    <message>
+        <source>clipped: red %1 %, green %2 %, blue %3 %
+at or below black: %4 %, %5 %, %6 %</source>
+        <translation>écrêté : rouge %1 %, vert %2 %, bleu %3 %
+au noir ou dessous : %4 %, %5 %, %6 %</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::LadderCurve</name>
+    <message>
+        <source>nearness: computing</source>
+        <translation>proximité : calcul</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::LeftoverView</name>
+    <message>
+        <source>Map of the frame</source>
+        <translation>Carte de la vue</translation>
+    </message>
+    <message>
+        <source>Not measured yet</source>
+        <translation>Pas encore mesurée</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::LensPanel</name>
+    <message>
+        <source>All off until it is asked for, but for lines that a file itself describes as bent. Lateral aberration and vignetting are undone on the samples, in every file; distortion and coloured fringes on the wall, in linear DNG, TIFF and proofs.</source>
+        <translation>Tout est inactif tant qu&apos;on ne le demande pas, sauf pour les lignes qu&apos;un fichier décrit lui-même comme courbées. L&apos;aberration latérale et le vignetage sont défaits sur les échantillons, dans chaque fichier ; la distorsion et les franges colorées au mur, en DNG linéaire, TIFF et contrôles.</translation>
+    </message>
+    <message>
+        <source>name of the lens</source>
+        <translation>nom de l&apos;objectif</translation>
+    </message>
+    <message>
+        <source>Name of the lens</source>
+        <translation>Nom de l&apos;objectif</translation>
+    </message>
+    <message>
+        <source>Profile of the lens</source>
+        <translation>Profil de l&apos;objectif</translation>
+    </message>
+    <message>
+        <source>lateral aberration</source>
+        <translation>aberration latérale</translation>
+    </message>
+    <message>
+        <source>Red and blue pictures are brought to the size of the green one</source>
+        <translation>Les images rouge et bleue sont amenées à la taille de la verte</translation>
+    </message>
+    <message>
+        <source>‰</source>
+        <translation>‰</translation>
+    </message>
+    <message>
+        <source>Measure on this frame</source>
+        <translation>Mesurer sur cette vue</translation>
+    </message>
+    <message>
+        <source>By its edges: how red and blue ones lie against green ones</source>
+        <translation>Par ses contours : comment les rouges et les bleus tombent sur les verts</translation>
+    </message>
+    <message>
+        <source>vignetting</source>
+        <translation>vignetage</translation>
+    </message>
+    <message>
+        <source>Corners are lifted to the light of the middle, and their noise with them</source>
+        <translation>Les coins sont relevés à la lumière du milieu, et leur bruit avec eux</translation>
+    </message>
+    <message>
+        <source>%</source>
+        <translation>%</translation>
+    </message>
+    <message>
+        <source>distortion</source>
+        <translation>distorsion</translation>
+    </message>
+    <message>
+        <source>Straight lines become straight</source>
+        <translation>Les lignes droites redeviennent droites</translation>
+    </message>
+    <message>
+        <source>What becomes of the frame&apos;s border</source>
+        <translation>Ce que devient le bord de la vue</translation>
+    </message>
+    <message>
+        <source>largest rectangle</source>
+        <translation>plus grand rectangle</translation>
+    </message>
+    <message>
+        <source>original scale</source>
+        <translation>échelle d&apos;origine</translation>
+    </message>
+    <message>
+        <source>everything, corners blank</source>
+        <translation>tout, coins vides</translation>
+    </message>
+    <message>
+        <source>All off</source>
+        <translation>Tout inactif</translation>
+    </message>
+    <message>
+        <source>border of the straightened frame</source>
+        <translation>bord de la vue redressée</translation>
+    </message>
+    <message>
+        <source>coloured fringes</source>
+        <translation>franges colorées</translation>
+    </message>
+    <message>
+        <source>lens corrections off</source>
+        <translation>corrections de l&apos;objectif inactives</translation>
+    </message>
+    <message>
+        <source>the file names no lens</source>
+        <translation>le fichier ne nomme pas d&apos;objectif</translation>
+    </message>
+    <message>
+        <source>no profile of that lens</source>
+        <translation>aucun profil de cet objectif</translation>
+    </message>
+    <message>
+        <source>choose the profile</source>
+        <translation>choisir le profil</translation>
+    </message>
+    <message>
+        <source>choose one of %1 profiles</source>
+        <translation>choisir un des %1 profils</translation>
+    </message>
+    <message>
+        <source>lateral</source>
+        <translation>latérale</translation>
+    </message>
+    <message>
+        <source>%1 (%2)</source>
+        <translation>%1 (%2)</translation>
+    </message>
+    <message>
+        <source>, </source>
+        <translation>, </translation>
+    </message>
+    <message>
+        <source>profile of the lens</source>
+        <translation>profil de l&apos;objectif</translation>
+    </message>
+    <message>
+        <source>measured lateral aberration</source>
+        <translation>aberration latérale mesurée</translation>
+    </message>
+    <message>
+        <source>Measuring ...</source>
+        <translation>Mesure...</translation>
+    </message>
+    <message>
+        <source>From: %1</source>
+        <translation>De : %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::LivePane</name>
+    <message>
+        <source>doubt shows at 100 % and closer</source>
+        <translation>le doute se voit à partir de 100 %</translation>
+    </message>
+    <message>
+        <source>no doubt to tell of this frame</source>
+        <translation>pas de doute à dire pour cette vue</translation>
+    </message>
+    <message>
+        <source>settled, %1 s</source>
+        <translation>prêt, %L1 s</translation>
+    </message>
+    <message>
+        <source>computing, %1 %</source>
+        <translation>calcul, %1 %</translation>
+    </message>
+    <message>
+        <source>stale, computing</source>
+        <translation>périmé, calcul</translation>
+    </message>
+    <message>
+        <source>computing</source>
+        <translation>calcul</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Loupe</name>
+    <message>
+        <source>First picture</source>
+        <translation>Première image</translation>
+    </message>
+    <message>
+        <source>Second picture</source>
+        <translation>Deuxième image</translation>
+    </message>
+    <message>
+        <source>How the two pictures are shown</source>
+        <translation>Comment les deux images sont montrées</translation>
+    </message>
+    <message>
+        <source>wipe across</source>
+        <translation>balayer en largeur</translation>
+    </message>
+    <message>
+        <source>wipe down</source>
+        <translation>balayer en hauteur</translation>
+    </message>
+    <message>
+        <source>side by side</source>
+        <translation>côte à côte</translation>
+    </message>
+    <message>
+        <source>Swap</source>
+        <translation>Échanger</translation>
+    </message>
+    <message>
+        <source>The two change places (Q)</source>
+        <translation>Les deux changent de place (Q)</translation>
+    </message>
+    <message>
+        <source>Back</source>
+        <translation>Retour</translation>
+    </message>
+    <message>
+        <source>Back to the wall (Esc)</source>
+        <translation>Retour au mur (Échap)</translation>
+    </message>
+    <message>
+        <source>settled</source>
+        <translation>prêt</translation>
+    </message>
+    <message>
+        <source>computing</source>
+        <translation>calcul</translation>
+    </message>
+    <message>
+        <source>Untreated</source>
+        <translation>Non traitée</translation>
+    </message>
+    <message>
+        <source>%1  %2</source>
+        <translation>%1  %2</translation>
+    </message>
+    <message>
+        <source>Guest %1</source>
+        <translation>Invité %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::MainWindow</name>
+    <message>
+        <source>Irenic</source>
+        <translation>Irenic</translation>
+    </message>
+    <message>
+        <source>Roll</source>
+        <translation>Pellicule</translation>
+    </message>
+    <message>
+        <source>as it was opened</source>
+        <translation>comme elle fut ouverte</translation>
+    </message>
+    <message>
+        <source>Readings</source>
+        <translation>Mesures</translation>
+    </message>
+    <message>
+        <source>Histogram</source>
+        <translation>Histogramme</translation>
+    </message>
+    <message>
+        <source>Shooting data</source>
+        <translation>Données de prise de vue</translation>
+    </message>
+    <message>
+        <source>History</source>
+        <translation>Historique</translation>
+    </message>
+    <message>
+        <source>Rendering</source>
+        <translation>Rendu</translation>
+    </message>
+    <message>
+        <source>Queue</source>
+        <translation>File d&apos;attente</translation>
+    </message>
+    <message>
+        <source>Regions</source>
+        <translation>Régions</translation>
+    </message>
+    <message>
+        <source>Lens</source>
+        <translation>Objectif</translation>
+    </message>
+    <message>
+        <source>That session is open in another window. This is a copy, kept by itself.</source>
+        <translation>Cette session est ouverte dans une autre fenêtre. Ceci est une copie, gardée à part.</translation>
+    </message>
+    <message>
+        <source>Everything is as it was left.</source>
+        <translation>Tout est comme vous l&apos;aviez laissé.</translation>
+    </message>
+    <message>
+        <source>%1 is not open; open it, and pin the file as a guest there.</source>
+        <translation>%1 n&apos;est pas ouverte ; ouvrez-la, et accrochez-y le fichier en invité.</translation>
+    </message>
+    <message>
+        <source>Pinned %1. %2</source>
+        <translation>%1 accroché. %2</translation>
+    </message>
+    <message>
+        <source>%1 It stays in the session as a guest of %2.</source>
+        <translation>%1 Il reste dans la session, invité de %2.</translation>
+    </message>
+    <message>
+        <source>Written and verified: %1</source>
+        <translation>Écrit et vérifié : %1</translation>
+    </message>
+    <message>
+        <source>Left out %1: %2.</source>
+        <translation>%1 laissé de côté : %2.</translation>
+    </message>
+    <message>
+        <source>The queue is done: %1 files written and verified. The Queue card (F12) tells of each.</source>
+        <translation>La file est finie : %1 fichiers écrits et vérifiés. La carte File d&apos;attente (F12) parle de chacun.</translation>
+    </message>
+    <message>
+        <source>The queue is done: %1 files written and verified, %2 failed. The Queue card (F12) tells of each.</source>
+        <translation>La file est finie : %1 fichiers écrits et vérifiés, %2 échoués. La carte File d&apos;attente (F12) parle de chacun.</translation>
+    </message>
+    <message>
+        <source>One export was not finished the last time. Resume it in the Queue, or cancel it there.</source>
+        <translation>Un export ne fut pas fini la dernière fois. Reprenez-le dans la file d&apos;attente, ou annulez-le.</translation>
+    </message>
+    <message>
+        <source>%1 exports were not finished the last time. Resume them in the Queue, or cancel them there.</source>
+        <translation>%1 exports ne furent pas finis la dernière fois. Reprenez-les dans la file d&apos;attente, ou annulez-les.</translation>
+    </message>
+    <message>
+        <source>hold Space: untreated     T: test strip     W: loupe     Y: blind round     K: keep     Ctrl+E: export     F1: all keys</source>
+        <translation>maintenir Espace : non traité     T : bande d&apos;essai     W : loupe     Y : à l&apos;aveugle     K : retenir     Ctrl+E : exporter     F1 : toutes les touches</translation>
+    </message>
+    <message>
+        <source>Enter: to the wall     Shift and Ctrl: choose several     Ctrl+E: export them</source>
+        <translation>Entrée : au mur     Maj et Ctrl : en choisir plusieurs     Ctrl+E : les exporter</translation>
+    </message>
+    <message>
+        <source>recipe %1 on chosen frames</source>
+        <translation>recette %1 sur les vues choisies</translation>
+    </message>
+    <message>
+        <source>%1 is the keeper of %2 frames now.</source>
+        <translation>%1 est maintenant le choix de %2 vues.</translation>
+    </message>
+    <message>
+        <source>No recipe was saved yet (Ctrl+Shift+R on the wall)</source>
+        <translation>Aucune recette enregistrée (Ctrl+Maj+R au mur)</translation>
+    </message>
+    <message>
+        <source>Matching %1 ...</source>
+        <translation>Ajustement de %1...</translation>
+    </message>
+    <message>
+        <source>Matching %1 guests ...</source>
+        <translation>Ajustement de %1 invités...</translation>
+    </message>
+    <message>
+        <source>Pin renditions of this frame made elsewhere</source>
+        <translation>Accrocher des rendus de cette vue faits ailleurs</translation>
+    </message>
+    <message>
+        <source>Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</source>
+        <translation>Images (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>whole frame</source>
+        <translation>vue entière</translation>
+    </message>
+    <message>
+        <source>, pushed %1 EV</source>
+        <translation>, poussée de %1 EV</translation>
+    </message>
+    <message>
+        <source>, %1</source>
+        <translation>, %1</translation>
+    </message>
+    <message>
+        <source>   keeper</source>
+        <translation>   retenu</translation>
+    </message>
+    <message>
+        <source>
+grain left %1 %, colour %2 %, detail lost %3</source>
+        <translation>
+reste : grain %L1 %, couleur %L2 %, perte %L3</translation>
+    </message>
+    <message>
+        <source>%1 at %2, %3%4%5. Strengths are multiples of the measured noise. Irenic %6</source>
+        <translation>%1 à %2, %3%4%5. Les forces sont des multiples du bruit mesuré. Irenic %6</translation>
+    </message>
+    <message>
+        <source>   %1</source>
+        <translation>   %1</translation>
+    </message>
+    <message>
+        <source>Not every picture is settled yet; write the comparison when they are.</source>
+        <translation>Toutes les images ne sont pas prêtes ; écrivez la comparaison quand elles le sont.</translation>
+    </message>
+    <message>
+        <source>Write the comparison</source>
+        <translation>Écrire la comparaison</translation>
+    </message>
+    <message>
+        <source>PNG (*.png)</source>
+        <translation>PNG (*.png)</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Écrit : %1</translation>
+    </message>
+    <message>
+        <source>Save as a recipe</source>
+        <translation>Enregistrer comme recette</translation>
+    </message>
+    <message>
+        <source>Name of the recipe</source>
+        <translation>Nom de la recette</translation>
+    </message>
+    <message>
+        <source>Saved the recipe %1.</source>
+        <translation>La recette %1 est enregistrée.</translation>
+    </message>
+    <message>
+        <source>Import a recipe</source>
+        <translation>Importer une recette</translation>
+    </message>
+    <message>
+        <source>Recipes and exported pictures (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</source>
+        <translation>Recettes et images exportées (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</translation>
+    </message>
+    <message>
+        <source>Imported %1.</source>
+        <translation>%1 importée.</translation>
+    </message>
+    <message>
+        <source>There is a spot for every digit already; remove one first.</source>
+        <translation>Chaque chiffre a déjà son repère ; supprimez-en un d&apos;abord.</translation>
+    </message>
+    <message>
+        <source>Name of spot %1</source>
+        <translation>Nom du repère %1</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Nom</translation>
+    </message>
+    <message>
+        <source>measured %1 of %2, stopped</source>
+        <translation>%1 mesurées sur %2, arrêté</translation>
+    </message>
+    <message>
+        <source>measured %1 of %2</source>
+        <translation>%1 mesurées sur %2</translation>
+    </message>
+    <message>
+        <source>all pictures settled</source>
+        <translation>toutes les images prêtes</translation>
+    </message>
+    <message>
+        <source>computing</source>
+        <translation>calcul</translation>
+    </message>
+    <message>
+        <source>both settled</source>
+        <translation>les deux prêtes</translation>
+    </message>
+    <message>
+        <source>all panes settled</source>
+        <translation>toutes les images prêtes</translation>
+    </message>
+    <message>
+        <source>settled: %1 of %2 panes</source>
+        <translation>prêtes : %1 images sur %2</translation>
+    </message>
+    <message>
+        <source>The folder %1 holds no photographs that can be read.</source>
+        <translation>Le dossier %1 ne contient aucune photo lisible.</translation>
+    </message>
+    <message>
+        <source>Open a session</source>
+        <translation>Ouvrir une session</translation>
+    </message>
+    <message>
+        <source>Sessions (*%1)</source>
+        <translation>Sessions (*%1)</translation>
+    </message>
+    <message>
+        <source>There is no session to go on with, or another window has it.</source>
+        <translation>Il n&apos;y a pas de session à continuer, ou une autre fenêtre l&apos;a.</translation>
+    </message>
+    <message>
+        <source>Save the session as</source>
+        <translation>Enregistrer la session sous</translation>
+    </message>
+    <message>
+        <source>The session is kept in %1 from now on.</source>
+        <translation>La session est désormais gardée dans %1.</translation>
+    </message>
+    <message>
+        <source>%1 - Irenic</source>
+        <translation>%1 - Irenic</translation>
+    </message>
+    <message>
+        <source>%1 is off the roll; the file stays where it is. Undo puts it back.</source>
+        <translation>%1 est retirée de la pellicule ; le fichier reste où il est. Annuler la remet.</translation>
+    </message>
+    <message>
+        <source>Where is %1 now?</source>
+        <translation>Où est %1 maintenant ?</translation>
+    </message>
+    <message>
+        <source>%1 (%1);;All files (*)</source>
+        <translation>%1 (%1);;Tous les fichiers (*)</translation>
+    </message>
+    <message>
+        <source>Found %1 files of the session there.</source>
+        <translation>%1 fichiers de la session trouvés là.</translation>
+    </message>
+    <message>
+        <source>That file is in the roll already.</source>
+        <translation>Ce fichier est déjà dans la pellicule.</translation>
+    </message>
+    <message>
+        <source>Found.</source>
+        <translation>Trouvé.</translation>
+    </message>
+    <message>
+        <source>Open frames</source>
+        <translation>Ouvrir des vues</translation>
+    </message>
+    <message>
+        <source>Open a folder of frames</source>
+        <translation>Ouvrir un dossier de vues</translation>
+    </message>
+    <message>
+        <source>The demo roll has not been made; ./demo --build makes it.</source>
+        <translation>La pellicule de démonstration n&apos;est pas faite ; ./demo --build la fait.</translation>
+    </message>
+    <message>
+        <source>The frame on the wall is not read yet; export when it is.</source>
+        <translation>La vue au mur n&apos;est pas encore lue ; exportez quand elle l&apos;est.</translation>
+    </message>
+    <message>
+        <source>There is no starting point of your own for %1 yet: keepers that were exported do not agree beyond chance.</source>
+        <translation>Il n&apos;y a pas encore de point de départ à vous pour %1 : les essais retenus et exportés ne s&apos;accordent pas au-delà du hasard.</translation>
+    </message>
+    <message>
+        <source>beside the originals</source>
+        <translation>à côté des originaux</translation>
+    </message>
+    <message>
+        <source>in %1 beside the originals</source>
+        <translation>dans %1 à côté des originaux</translation>
+    </message>
+    <message>
+        <source>in %1</source>
+        <translation>dans %1</translation>
+    </message>
+    <message>
+        <source>One file</source>
+        <translation>Un fichier</translation>
+    </message>
+    <message>
+        <source>%1 files</source>
+        <translation>%1 fichiers</translation>
+    </message>
+    <message>
+        <source>%1 into the queue, %2, each with its suggestion; about %3.</source>
+        <translation>%1 dans la file, %2, chacun avec sa suggestion ; environ %3.</translation>
+    </message>
+    <message>
+        <source>%1 into the queue, %2, each with its suggestion.</source>
+        <translation>%1 dans la file, %2, chacun avec sa suggestion.</translation>
+    </message>
+    <message>
+        <source>No further frame is measured until it goes on (Frame menu).</source>
+        <translation>Aucune autre vue n&apos;est mesurée tant que cela ne reprend pas (menu Vue).</translation>
+    </message>
+    <message>
+        <source>Measuring goes on.</source>
+        <translation>La mesure reprend.</translation>
+    </message>
+    <message>
+        <source>point at a picture to read a pixel</source>
+        <translation>pointez une image pour lire un pixel</translation>
+    </message>
+    <message>
+        <source>untreated</source>
+        <translation>non traité</translation>
+    </message>
+    <message>
+        <source>guest</source>
+        <translation>invité</translation>
+    </message>
+    <message>
+        <source>pushed %1%2 EV, for looking only</source>
+        <translation>poussé de %1%2 EV, pour regarder seulement</translation>
+    </message>
+    <message>
+        <source>shown: %1</source>
+        <translation>montré : %1</translation>
+    </message>
+    <message>
+        <source>untreated pixels everywhere</source>
+        <translation>pixels non traités partout</translation>
+    </message>
+    <message>
+        <source>blink in the place of %1: %2</source>
+        <translation>clignotement à la place de %1 : %2</translation>
+    </message>
+    <message>
+        <source>every %1 s</source>
+        <translation>toutes les %L1 s</translation>
+    </message>
+    <message>
+        <source>go on</source>
+        <translation>reprendre</translation>
+    </message>
+    <message>
+        <source>difference from %1, %2 times</source>
+        <translation>différence avec %1, %2 fois</translation>
+    </message>
+    <message>
+        <source>stronger</source>
+        <translation>plus fort</translation>
+    </message>
+    <message>
+        <source>the region&apos;s mask lies over the pictures</source>
+        <translation>le masque de la région couvre les images</translation>
+    </message>
+    <message>
+        <source>About Irenic</source>
+        <translation>À propos d&apos;Irenic</translation>
+    </message>
+    <message>
+        <source>Irenic %1
+
+Compares and applies noise reduction on raw photographs.
+Free software under the GNU General Public License, version 3 or later.
+The typeface is Lato, under the SIL Open Font License.</source>
+        <translation>Irenic %1
+
+Compare et applique la réduction du bruit sur des photos raw.
+Logiciel libre sous licence GNU General Public License, version 3 ou ultérieure.
+Le caractère est Lato, sous la licence SIL Open Font License.</translation>
+    </message>
+    <message>
+        <source>Profile of this screen</source>
+        <translation>Profil de cet écran</translation>
+    </message>
+    <message>
+        <source>ICC profiles (*.icc *.icm)</source>
+        <translation>Profils ICC (*.icc *.icm)</translation>
+    </message>
+    <message>
+        <source>Exports are running</source>
+        <translation>Des exports sont en cours</translation>
+    </message>
+    <message>
+        <source>Closing stops them. Files that are written stay, nothing half-written is left, and the rest is offered again at the next start. Close?</source>
+        <translation>Fermer les arrête. Les fichiers écrits restent, rien d&apos;à moitié écrit ne demeure, et le reste sera proposé au prochain démarrage. Fermer ?</translation>
+    </message>
+    <message>
+        <source>The session is not kept</source>
+        <translation>La session n&apos;est pas gardée</translation>
+    </message>
+    <message>
+        <source>Close all the same?</source>
+        <translation>Fermer quand même ?</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::MapView</name>
+    <message>
+        <source>Map of the frame</source>
+        <translation>Carte de la vue</translation>
+    </message>
+    <message>
+        <source>The whole frame. Click or drag to look elsewhere.</source>
+        <translation>La vue entière. Cliquez ou glissez pour regarder ailleurs.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::OutputSizeDialog</name>
+    <message>
+        <source>Output size</source>
+        <translation>Taille de sortie</translation>
+    </message>
+    <message>
+        <source>Shows the frame as it will be seen at its final size. Noise that is not seen there need not be fought.</source>
+        <translation>Montre la vue comme on la verra à sa taille finale. Le bruit qu&apos;on n&apos;y voit pas n&apos;a pas à être combattu.</translation>
+    </message>
+    <message>
+        <source>Long edge</source>
+        <translation>Grand côté</translation>
+    </message>
+    <message>
+        <source> pixels</source>
+        <translation> pixels</translation>
+    </message>
+    <message>
+        <source>Print, long edge</source>
+        <translation>Tirage, grand côté</translation>
+    </message>
+    <message>
+        <source> cm</source>
+        <translation> cm</translation>
+    </message>
+    <message>
+        <source> pixels per inch</source>
+        <translation> pixels par pouce</translation>
+    </message>
+    <message>
+        <source>at</source>
+        <translation>à</translation>
+    </message>
+    <message>
+        <source>Show</source>
+        <translation>Montrer</translation>
+    </message>
+    <message>
+        <source>The frame has %1 pixels there: every one will be seen, as at 100 %.</source>
+        <translation>La vue y a %1 pixels : chacun se verra, comme à 100 %.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 pixels: shown at %3 %.</source>
+        <translation>%1 pixels sur %2 : montrée à %3 %.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Plot</name>
+    <message>
+        <source>%1 against %2</source>
+        <translation>%1 selon %2</translation>
+    </message>
+    <message>
+        <source>%1
+%2: %3
+%4: %5</source>
+        <translation>%1
+%2 : %3
+%4 : %5</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::PointerMenus</name>
+    <message>
+        <source>Show in the file manager</source>
+        <translation>Montrer dans le gestionnaire de fichiers</translation>
+    </message>
+    <message>
+        <source>Mark a spot here</source>
+        <translation>Marquer un repère ici</translation>
+    </message>
+    <message>
+        <source>Move spot %1 here</source>
+        <translation>Déplacer le repère %1 ici</translation>
+    </message>
+    <message>
+        <source>Rename...</source>
+        <translation>Renommer...</translation>
+    </message>
+    <message>
+        <source>Move to the middle of the view</source>
+        <translation>Déplacer au milieu de la vue</translation>
+    </message>
+    <message>
+        <source>Earlier</source>
+        <translation>Plus tôt</translation>
+    </message>
+    <message>
+        <source>Later</source>
+        <translation>Plus tard</translation>
+    </message>
+    <message>
+        <source>Remove</source>
+        <translation>Supprimer</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::QueueOnDesktop</name>
+    <message>
+        <source>Photographs are being exported</source>
+        <translation>Des photos sont en cours d&apos;export</translation>
+    </message>
+    <message>
+        <source>One file was written and verified.</source>
+        <translation>Un fichier fut écrit et vérifié.</translation>
+    </message>
+    <message>
+        <source>%1 files were written and verified.</source>
+        <translation>%1 fichiers furent écrits et vérifiés.</translation>
+    </message>
+    <message>
+        <source>%1 %2 failed; the Queue card says why.</source>
+        <translation>%1 %2 ont échoué ; la carte File d&apos;attente dit pourquoi.</translation>
+    </message>
+    <message>
+        <source>The queue is done</source>
+        <translation>La file est finie</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::QueuePanel</name>
+    <message>
+        <source>waiting</source>
+        <translation>en attente</translation>
+    </message>
+    <message>
+        <source>running</source>
+        <translation>en cours</translation>
+    </message>
+    <message>
+        <source>verified</source>
+        <translation>vérifié</translation>
+    </message>
+    <message>
+        <source>left out</source>
+        <translation>laissé de côté</translation>
+    </message>
+    <message>
+        <source>failed</source>
+        <translation>échouées</translation>
+    </message>
+    <message>
+        <source>cancelled</source>
+        <translation>annulé</translation>
+    </message>
+    <message>
+        <source>Queue</source>
+        <translation>File d&apos;attente</translation>
+    </message>
+    <message>
+        <source>file</source>
+        <translation>fichier</translation>
+    </message>
+    <message>
+        <source>state</source>
+        <translation>état</translation>
+    </message>
+    <message>
+        <source>time</source>
+        <translation>temps</translation>
+    </message>
+    <message>
+        <source>Pause</source>
+        <translation>Pause</translation>
+    </message>
+    <message>
+        <source>The running export is finished first</source>
+        <translation>L&apos;export en cours est fini d&apos;abord</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Annuler</translation>
+    </message>
+    <message>
+        <source>All that wait or run. Files that are written stay; nothing half-written is left</source>
+        <translation>Tous ceux qui attendent ou sont en cours. Les fichiers écrits restent ; rien d&apos;à moitié écrit ne demeure</translation>
+    </message>
+    <message>
+        <source>Retry</source>
+        <translation>Réessayer</translation>
+    </message>
+    <message>
+        <source>All that failed, once more</source>
+        <translation>Tous ceux qui ont échoué, encore une fois</translation>
+    </message>
+    <message>
+        <source>Report...</source>
+        <translation>Rapport...</translation>
+    </message>
+    <message>
+        <source>What was written where, how long it took and how it was verified, as text</source>
+        <translation>Ce qui fut écrit où, en combien de temps et comment ce fut vérifié, en texte</translation>
+    </message>
+    <message>
+        <source>Clear</source>
+        <translation>Vider</translation>
+    </message>
+    <message>
+        <source>Takes what is over off this list; files stay</source>
+        <translation>Ôte de la liste ce qui est fini ; les fichiers restent</translation>
+    </message>
+    <message>
+        <source>its natural format</source>
+        <translation>son format naturel</translation>
+    </message>
+    <message>
+        <source>%1 as %2</source>
+        <translation>%1 en %2</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>about %1</source>
+        <translation>environ %1</translation>
+    </message>
+    <message>
+        <source>Nothing was exported yet. Ctrl+E puts frames into the queue.</source>
+        <translation>Rien n&apos;a encore été exporté. Ctrl+E met des vues dans la file.</translation>
+    </message>
+    <message>
+        <source>Pauses after this frame.</source>
+        <translation>Pause après cette vue.</translation>
+    </message>
+    <message>
+        <source>Paused; %1 waiting.</source>
+        <translation>En pause ; %1 en attente.</translation>
+    </message>
+    <message>
+        <source>%1 waiting.</source>
+        <translation>%1 en attente.</translation>
+    </message>
+    <message>
+        <source>%1 waiting, about %2 left in all.</source>
+        <translation>%1 en attente, encore environ %2 en tout.</translation>
+    </message>
+    <message>
+        <source>Done.</source>
+        <translation>Fini.</translation>
+    </message>
+    <message>
+        <source>1 written and verified.</source>
+        <translation>1 écrit et vérifié.</translation>
+    </message>
+    <message>
+        <source>%1 written and verified.</source>
+        <translation>%1 écrits et vérifiés.</translation>
+    </message>
+    <message>
+        <source>1 failed; its original is as it was.</source>
+        <translation>1 échoué ; son original est tel qu&apos;il était.</translation>
+    </message>
+    <message>
+        <source>%1 failed; their originals are as they were.</source>
+        <translation>%1 échoués ; leurs originaux sont tels qu&apos;ils étaient.</translation>
+    </message>
+    <message>
+        <source>Resume</source>
+        <translation>Reprendre</translation>
+    </message>
+    <message>
+        <source>Open with which program?</source>
+        <translation>Ouvrir avec quel programme ?</translation>
+    </message>
+    <message>
+        <source>%1 could not be started.</source>
+        <translation>%1 n&apos;a pas pu démarrer.</translation>
+    </message>
+    <message>
+        <source>Report of the queue</source>
+        <translation>Rapport de la file</translation>
+    </message>
+    <message>
+        <source>Text (*.txt)</source>
+        <translation>Texte (*.txt)</translation>
+    </message>
+    <message>
+        <source>Open</source>
+        <translation>Ouvrir</translation>
+    </message>
+    <message>
+        <source>Open with...</source>
+        <translation>Ouvrir avec...</translation>
+    </message>
+    <message>
+        <source>Show in the file manager</source>
+        <translation>Montrer dans le gestionnaire de fichiers</translation>
+    </message>
+    <message>
+        <source>Pin as a guest beside its original</source>
+        <translation>Accrocher en invité à côté de son original</translation>
+    </message>
+    <message>
+        <source>Sooner (Alt+Up)</source>
+        <translation>Plus tôt (Alt+Haut)</translation>
+    </message>
+    <message>
+        <source>Later (Alt+Down)</source>
+        <translation>Plus tard (Alt+Bas)</translation>
+    </message>
+    <message>
+        <source>First of all</source>
+        <translation>En tout premier</translation>
+    </message>
+    <message>
+        <source>Cancel (Delete)</source>
+        <translation>Annuler (Suppr)</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ReadingsPanel</name>
+    <message>
+        <source>Measure the whole frame</source>
+        <translation>Mesurer toute la vue</translation>
+    </message>
+    <message>
+        <source>grain left</source>
+        <translation>grain restant</translation>
+    </message>
+    <message>
+        <source>Luminance noise that is left on smooth parts, as a share of what was measured</source>
+        <translation>Bruit de luminance qui reste sur les parties lisses, en part de ce qui fut mesuré</translation>
+    </message>
+    <message>
+        <source>colour noise left</source>
+        <translation>bruit de couleur restant</translation>
+    </message>
+    <message>
+        <source>Colour noise that is left on smooth parts</source>
+        <translation>Bruit de couleur qui reste sur les parties lisses</translation>
+    </message>
+    <message>
+        <source>detail lost</source>
+        <translation>perte de détail</translation>
+    </message>
+    <message>
+        <source>How much picture went with the noise: 0 is none, 1 is nothing but picture</source>
+        <translation>Combien d&apos;image est partie avec le bruit : 0 pour rien, 1 pour rien que de l&apos;image</translation>
+    </message>
+    <message>
+        <source>doubt</source>
+        <translation>doute</translation>
+    </message>
+    <message>
+        <source>How much of the detail would be another one had the noise been another one: it may be made up (hold Q to see it)</source>
+        <translation>Combien du détail serait autre si le bruit avait été autre : il peut être inventé (maintenir Q pour le voir)</translation>
+    </message>
+    <message>
+        <source>nearness</source>
+        <translation>proximité</translation>
+    </message>
+    <message>
+        <source>Estimated likeness to the same picture without noise; the higher, the nearer</source>
+        <translation>Ressemblance estimée à la même image sans bruit ; plus c&apos;est haut, plus c&apos;est proche</translation>
+    </message>
+    <message>
+        <source>colour drift</source>
+        <translation>dérive des couleurs</translation>
+    </message>
+    <message>
+        <source>CIEDE2000 of the means of 64 x 64 pixels against the untreated frame: median, and the 95th percentile</source>
+        <translation>CIEDE2000 des moyennes de 64 x 64 pixels contre la vue non traitée : médiane et 95e centile</translation>
+    </message>
+    <message>
+        <source>evenness</source>
+        <translation>régularité</translation>
+    </message>
+    <message>
+        <source>Median over 95th percentile of the grain left, block by block: 100 % is even</source>
+        <translation>Médiane sur 95e centile du grain restant, bloc par bloc : 100 % est régulier</translation>
+    </message>
+    <message>
+        <source>smooth share</source>
+        <translation>part lisse</translation>
+    </message>
+    <message>
+        <source>Share of the frame that is smooth enough to tell noise from picture</source>
+        <translation>Part de la vue assez lisse pour distinguer le bruit de l&apos;image</translation>
+    </message>
+    <message>
+        <source>time for the frame</source>
+        <translation>temps pour la vue</translation>
+    </message>
+    <message>
+        <source>Seconds that cleaning took, less what was known already</source>
+        <translation>Secondes que prit le nettoyage, moins ce qui était déjà connu</translation>
+    </message>
+    <message>
+        <source>What the map shows</source>
+        <translation>Ce que montre la carte</translation>
+    </message>
+    <message>
+        <source>Noise that this trial left; how far it is from the picture without noise, as estimated; or where it is further from it than another trial that was measured</source>
+        <translation>Le bruit que cet essai a laissé ; à quelle distance il est de l&apos;image sans bruit, selon l&apos;estimation ; ou là où il en est plus loin qu&apos;un autre essai mesuré</translation>
+    </message>
+    <message>
+        <source>Worst place</source>
+        <translation>Pire endroit</translation>
+    </message>
+    <message>
+        <source>Look at the first of the places that the map rings; again for the next (J)</source>
+        <translation>Regarder le premier des endroits que la carte entoure ; encore pour le suivant (J)</translation>
+    </message>
+    <message>
+        <source>Mark it</source>
+        <translation>Le marquer</translation>
+    </message>
+    <message>
+        <source>Make the worst place a spot</source>
+        <translation>Faire du pire endroit un repère</translation>
+    </message>
+    <message>
+        <source>brightness, EV against clipping</source>
+        <translation>luminosité, EV sous l&apos;écrêtage</translation>
+    </message>
+    <message>
+        <source>noise, % of clipping</source>
+        <translation>bruit, % de l&apos;écrêtage</translation>
+    </message>
+    <message>
+        <source>Stop (%1 %)</source>
+        <translation>Arrêter (%1 %)</translation>
+    </message>
+    <message>
+        <source>Choose a trial on the wall</source>
+        <translation>Choisissez un essai au mur</translation>
+    </message>
+    <message>
+        <source>%1  %2</source>
+        <translation>%1  %2</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>%1 ± %2 dB</source>
+        <translation>%L1 ± %L2 dB</translation>
+    </message>
+    <message>
+        <source>too little is left to tell</source>
+        <translation>il reste trop peu pour le dire</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>about %1 s</source>
+        <translation>environ %L1 s</translation>
+    </message>
+    <message>
+        <source>map: noise left</source>
+        <translation>carte : bruit restant</translation>
+    </message>
+    <message>
+        <source>map: estimated error</source>
+        <translation>carte : erreur estimée</translation>
+    </message>
+    <message>
+        <source>map: error against %1</source>
+        <translation>carte : erreur contre %1</translation>
+    </message>
+    <message>
+        <source>nothing smooth here to tell</source>
+        <translation>rien d&apos;assez lisse ici</translation>
+    </message>
+    <message>
+        <source>%1 % of the grain is left</source>
+        <translation>%1 % du grain reste</translation>
+    </message>
+    <message>
+        <source>Black: no grain left. White: %1 %. Hatched: nothing smooth there. Rings: the worst places.</source>
+        <translation>Noir : pas de grain restant. Blanc : %1 %. Hachuré : rien de lisse là. Cercles : les pires endroits.</translation>
+    </message>
+    <message>
+        <source>estimated error %1 of 255</source>
+        <translation>erreur estimée %1 sur 255</translation>
+    </message>
+    <message>
+        <source>How far this trial is from the picture without noise, as estimated. White: %1 of 255 steps. Rings: the worst places.</source>
+        <translation>À quelle distance cet essai est de l&apos;image sans bruit, selon l&apos;estimation. Blanc : %1 niveaux sur 255. Cercles : les pires endroits.</translation>
+    </message>
+    <message>
+        <source>%1 of 255 further from the picture without noise than %2</source>
+        <translation>%1 sur 255 plus loin de l&apos;image sans bruit que %2</translation>
+    </message>
+    <message>
+        <source>%1 of 255 nearer to the picture without noise than %2</source>
+        <translation>%1 sur 255 plus près de l&apos;image sans bruit que %2</translation>
+    </message>
+    <message>
+        <source>Pale: further from the picture without noise than %1, as estimated. Dark: nearer. Middle grey: level. Rings: where the two differ most.</source>
+        <translation>Pâle : plus loin de l&apos;image sans bruit que %1, selon l&apos;estimation. Sombre : plus près. Gris moyen : égal. Cercles : là où les deux diffèrent le plus.</translation>
+    </message>
+    <message>
+        <source>law</source>
+        <translation>loi</translation>
+    </message>
+    <message>
+        <source>untreated</source>
+        <translation>non traité</translation>
+    </message>
+    <message>
+        <source>after %1</source>
+        <translation>après %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::RegionsPanel</name>
+    <message>
+        <source>painted</source>
+        <translation>peint</translation>
+    </message>
+    <message>
+        <source>gradient</source>
+        <translation>dégradé</translation>
+    </message>
+    <message>
+        <source>brightness</source>
+        <translation>luminosité</translation>
+    </message>
+    <message>
+        <source>colour</source>
+        <translation>couleur</translation>
+    </message>
+    <message>
+        <source>sharpness</source>
+        <translation>netteté</translation>
+    </message>
+    <message>
+        <source>texture</source>
+        <translation>texture</translation>
+    </message>
+    <message>
+        <source>With a brush, on the wall</source>
+        <translation>Avec un pinceau, au mur</translation>
+    </message>
+    <message>
+        <source>Fades along a line that is drawn on the wall</source>
+        <translation>S&apos;estompe le long d&apos;une ligne tracée au mur</translation>
+    </message>
+    <message>
+        <source>What is as bright as that; at first the shadows</source>
+        <translation>Ce qui est aussi clair ; d&apos;abord les ombres</translation>
+    </message>
+    <message>
+        <source>What has the colour of a place that is clicked at</source>
+        <translation>Ce qui a la couleur d&apos;un endroit où l&apos;on clique</translation>
+    </message>
+    <message>
+        <source>What is in focus, as measured on the frame</source>
+        <translation>Ce qui est net, tel que mesuré sur la vue</translation>
+    </message>
+    <message>
+        <source>What has fine contrast beyond its noise</source>
+        <translation>Ce qui a un contraste fin au-delà de son bruit</translation>
+    </message>
+    <message>
+        <source>Regions of the frame</source>
+        <translation>Régions de la vue</translation>
+    </message>
+    <message>
+        <source>Add a region</source>
+        <translation>Ajouter une région</translation>
+    </message>
+    <message>
+        <source>Remove</source>
+        <translation>Supprimer</translation>
+    </message>
+    <message>
+        <source>inverted</source>
+        <translation>inversée</translation>
+    </message>
+    <message>
+        <source>name of a region</source>
+        <translation>nom d&apos;une région</translation>
+    </message>
+    <message>
+        <source>colour of a region</source>
+        <translation>couleur d&apos;une région</translation>
+    </message>
+    <message>
+        <source>px</source>
+        <translation>px</translation>
+    </message>
+    <message>
+        <source>%1 of a region</source>
+        <translation>%1 d&apos;une région</translation>
+    </message>
+    <message>
+        <source>Made of</source>
+        <translation>Faite de</translation>
+    </message>
+    <message>
+        <source>Parts of the region</source>
+        <translation>Parties de la région</translation>
+    </message>
+    <message>
+        <source>Add a part</source>
+        <translation>Ajouter une partie</translation>
+    </message>
+    <message>
+        <source>How the part joins those before it</source>
+        <translation>Comment la partie se joint à celles d&apos;avant</translation>
+    </message>
+    <message>
+        <source>adds</source>
+        <translation>ajoute</translation>
+    </message>
+    <message>
+        <source>subtracts</source>
+        <translation>retire</translation>
+    </message>
+    <message>
+        <source>limits</source>
+        <translation>limite</translation>
+    </message>
+    <message>
+        <source>Paint</source>
+        <translation>Peindre</translation>
+    </message>
+    <message>
+        <source>Drag on a picture to paint; the middle button moves the pictures (Ctrl+B)</source>
+        <translation>Glissez sur une image pour peindre ; le bouton du milieu déplace les images (Ctrl+B)</translation>
+    </message>
+    <message>
+        <source>Erase</source>
+        <translation>Effacer</translation>
+    </message>
+    <message>
+        <source>Drag on a picture to take away (Ctrl+Shift+B)</source>
+        <translation>Glissez sur une image pour retirer (Ctrl+Maj+B)</translation>
+    </message>
+    <message>
+        <source>Pick the colour</source>
+        <translation>Prélever la couleur</translation>
+    </message>
+    <message>
+        <source>Click on something of that colour in a picture</source>
+        <translation>Cliquez sur quelque chose de cette couleur dans une image</translation>
+    </message>
+    <message>
+        <source>Clear</source>
+        <translation>Vider</translation>
+    </message>
+    <message>
+        <source>beginning of a region</source>
+        <translation>début d&apos;une région</translation>
+    </message>
+    <message>
+        <source>end of a region</source>
+        <translation>fin d&apos;une région</translation>
+    </message>
+    <message>
+        <source>softness of a region</source>
+        <translation>douceur d&apos;une région</translation>
+    </message>
+    <message>
+        <source>joining of a region</source>
+        <translation>jonction d&apos;une région</translation>
+    </message>
+    <message>
+        <source>How the region is shown</source>
+        <translation>Comment la région est montrée</translation>
+    </message>
+    <message>
+        <source>mask not shown</source>
+        <translation>masque non montré</translation>
+    </message>
+    <message>
+        <source>mask as a tint</source>
+        <translation>masque en teinte</translation>
+    </message>
+    <message>
+        <source>mask alone</source>
+        <translation>masque seul</translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation>Couleur</translation>
+    </message>
+    <message>
+        <source>Of the tint</source>
+        <translation>De la teinte</translation>
+    </message>
+    <message>
+        <source>Colour of the tint</source>
+        <translation>Couleur de la teinte</translation>
+    </message>
+    <message>
+        <source>A frame can have %1 regions.</source>
+        <translation>Une vue peut avoir %1 régions.</translation>
+    </message>
+    <message>
+        <source>region %1</source>
+        <translation>région %1</translation>
+    </message>
+    <message>
+        <source>adding a region</source>
+        <translation>ajout d&apos;une région</translation>
+    </message>
+    <message>
+        <source>adding a part to a region</source>
+        <translation>ajout d&apos;une partie à une région</translation>
+    </message>
+    <message>
+        <source>removing a region</source>
+        <translation>suppression d&apos;une région</translation>
+    </message>
+    <message>
+        <source>removing a part of a region</source>
+        <translation>suppression d&apos;une partie d&apos;une région</translation>
+    </message>
+    <message>
+        <source>inverting a region</source>
+        <translation>inversion d&apos;une région</translation>
+    </message>
+    <message>
+        <source>clearing a region</source>
+        <translation>vidage d&apos;une région</translation>
+    </message>
+    <message>
+        <source>line of a gradient</source>
+        <translation>ligne d&apos;un dégradé</translation>
+    </message>
+    <message>
+        <source>a stroke taken away</source>
+        <translation>un trait retiré</translation>
+    </message>
+    <message>
+        <source>a stroke of the brush</source>
+        <translation>un trait de pinceau</translation>
+    </message>
+    <message>
+        <source>, 1 stroke</source>
+        <translation>, 1 trait</translation>
+    </message>
+    <message>
+        <source>, %1 strokes</source>
+        <translation>, %1 traits</translation>
+    </message>
+    <message>
+        <source>without: %1</source>
+        <translation>sans : %1</translation>
+    </message>
+    <message>
+        <source>only where: %1</source>
+        <translation>seulement où : %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::RenderingPanel</name>
+    <message>
+        <source>On the wall and in TIFF and proofs. A DNG stays raw and is not touched by it.</source>
+        <translation>Au mur, en TIFF et en contrôles. Un DNG reste raw et n&apos;en est pas touché.</translation>
+    </message>
+    <message>
+        <source>White as shot</source>
+        <translation>Blanc d&apos;origine</translation>
+    </message>
+    <message>
+        <source>The light that the camera balanced for</source>
+        <translation>La lumière pour laquelle l&apos;appareil équilibra</translation>
+    </message>
+    <message>
+        <source>white as shot</source>
+        <translation>blanc d&apos;origine</translation>
+    </message>
+    <message>
+        <source>Pick a grey</source>
+        <translation>Prélever un gris</translation>
+    </message>
+    <message>
+        <source>Click on something in a picture that ought to be neutral</source>
+        <translation>Cliquez sur quelque chose qui devrait être neutre dans une image</translation>
+    </message>
+    <message>
+        <source>Automatic brightness</source>
+        <translation>Luminosité automatique</translation>
+    </message>
+    <message>
+        <source>Brings the middle of the tones to a middle tone, as far as the lights allow</source>
+        <translation>Amène le milieu des tons à un ton moyen, autant que les lumières le permettent</translation>
+    </message>
+    <message>
+        <source>All as shot</source>
+        <translation>Tout d&apos;origine</translation>
+    </message>
+    <message>
+        <source>Every control back to where it does nothing</source>
+        <translation>Chaque réglage là où il ne fait rien</translation>
+    </message>
+    <message>
+        <source>rendering as shot</source>
+        <translation>rendu d&apos;origine</translation>
+    </message>
+    <message>
+        <source>All frames alike</source>
+        <translation>Toutes les vues pareilles</translation>
+    </message>
+    <message>
+        <source>Every other frame of the roll is rendered as this one</source>
+        <translation>Chaque autre vue de la pellicule est rendue comme celle-ci</translation>
+    </message>
+    <message>
+        <source>Every other frame is rendered so already.</source>
+        <translation>Chaque autre vue est déjà rendue ainsi.</translation>
+    </message>
+    <message>
+        <source>One other frame is rendered so now.</source>
+        <translation>Une autre vue est maintenant rendue ainsi.</translation>
+    </message>
+    <message>
+        <source>%1 other frames are rendered so now.</source>
+        <translation>%1 autres vues sont maintenant rendues ainsi.</translation>
+    </message>
+    <message>
+        <source>That place is blown, black, or of a colour that no light has; the white balance stays as it was.</source>
+        <translation>Cet endroit est brûlé, noir, ou d&apos;une couleur qu&apos;aucune lumière n&apos;a ; la balance des blancs est restée telle qu&apos;elle était.</translation>
+    </message>
+    <message>
+        <source>white from a grey</source>
+        <translation>blanc d&apos;après un gris</translation>
+    </message>
+    <message>
+        <source>automatic brightness</source>
+        <translation>luminosité automatique</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::RollModel</name>
+    <message>
+        <source>%1, not opened: %2</source>
+        <translation>%1, non ouverte : %2</translation>
+    </message>
+    <message>
+        <source>%1, not measured yet</source>
+        <translation>%1, pas encore mesurée</translation>
+    </message>
+    <message>
+        <source>%1, %2, grain %3 %, colour noise %4 %</source>
+        <translation>%1, %2, grain %L3 %, bruit de couleur %L4 %</translation>
+    </message>
+    <message>
+        <source>, keeper %1</source>
+        <translation>, retenu %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::RollPanel</name>
+    <message>
+        <source>Roll</source>
+        <translation>Pellicule</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ScreenProfile</name>
+    <message>
+        <source>The screen profile %1 cannot be read; colours are shown as sRGB.</source>
+        <translation>Le profil d&apos;écran %1 est illisible ; les couleurs sont montrées en sRGB.</translation>
+    </message>
+    <message>
+        <source>screen: sRGB</source>
+        <translation>écran : sRGB</translation>
+    </message>
+    <message>
+        <source>screen: %1</source>
+        <translation>écran : %1</translation>
+    </message>
+    <message>
+        <source>profile without a name</source>
+        <translation>profil sans nom</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Session</name>
+    <message>
+        <source>%1 strength of %2</source>
+        <translation>%1, force de %2</translation>
+    </message>
+    <message>
+        <source>%1 of %2</source>
+        <translation>%1 de %2</translation>
+    </message>
+    <message>
+        <source>method of %1</source>
+        <translation>méthode de %1</translation>
+    </message>
+    <message>
+        <source>return of %1 to the suggestion</source>
+        <translation>retour de %1 à la suggestion</translation>
+    </message>
+    <message>
+        <source>own starting point of %1</source>
+        <translation>point de départ propre de %1</translation>
+    </message>
+    <message>
+        <source>regions in %1</source>
+        <translation>régions dans %1</translation>
+    </message>
+    <message>
+        <source>no regions in %1</source>
+        <translation>pas de régions dans %1</translation>
+    </message>
+    <message>
+        <source>taking back the keeper</source>
+        <translation>reprise de l&apos;essai retenu</translation>
+    </message>
+    <message>
+        <source>choosing %1 as keeper</source>
+        <translation>choix de %1 comme essai retenu</translation>
+    </message>
+    <message>
+        <source>adding trial %1</source>
+        <translation>ajout de l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>removing trial %1</source>
+        <translation>suppression de l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>moving trial %1</source>
+        <translation>déplacement de l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>marking spot %1</source>
+        <translation>marquage du repère %1</translation>
+    </message>
+    <message>
+        <source>moving spot %1</source>
+        <translation>déplacement du repère %1</translation>
+    </message>
+    <message>
+        <source>name of spot %1</source>
+        <translation>nom du repère %1</translation>
+    </message>
+    <message>
+        <source>removing spot %1</source>
+        <translation>suppression du repère %1</translation>
+    </message>
+    <message>
+        <source>order of spots</source>
+        <translation>ordre des repères</translation>
+    </message>
+    <message>
+        <source>carrying spots to other frames</source>
+        <translation>report des repères sur d&apos;autres vues</translation>
+    </message>
+    <message>
+        <source>rendering other frames alike</source>
+        <translation>même rendu pour d&apos;autres vues</translation>
+    </message>
+    <message>
+        <source>rendering all frames alike</source>
+        <translation>même rendu pour toutes les vues</translation>
+    </message>
+    <message>
+        <source>correcting other frames alike</source>
+        <translation>même correction pour d&apos;autres vues</translation>
+    </message>
+    <message>
+        <source>pinning a guest</source>
+        <translation>accrochage d&apos;un invité</translation>
+    </message>
+    <message>
+        <source>taking down a guest</source>
+        <translation>décrochage d&apos;un invité</translation>
+    </message>
+    <message>
+        <source>taking down guests that are away</source>
+        <translation>décrochage des invités absents</translation>
+    </message>
+    <message>
+        <source>treating all frames alike</source>
+        <translation>même traitement pour toutes les vues</translation>
+    </message>
+    <message>
+        <source>taking a frame off the roll</source>
+        <translation>retrait d&apos;une vue de la pellicule</translation>
+    </message>
+    <message>
+        <source>taking %1 frames off the roll</source>
+        <translation>retrait de %1 vues de la pellicule</translation>
+    </message>
+    <message>
+        <source>%1 is not where it was. What was decided about it is kept; say where the file is now (Frame, Find the file).</source>
+        <translation>%1 n&apos;est plus où elle était. Ce qui fut décidé à son sujet est gardé ; dites où est le fichier maintenant (Vue, Trouver le fichier).</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::SessionKeeper</name>
+    <message>
+        <source>The session could not be kept. %1 It is still open; what was kept before is still there.</source>
+        <translation>La session n&apos;a pas pu être gardée. %1 Elle est encore ouverte ; ce qui était gardé avant est toujours là.</translation>
+    </message>
+    <message>
+        <source>The session cannot be kept by itself: nothing can be written in %1. Save it under a name of your own (Ctrl+S).</source>
+        <translation>La session ne peut se garder d&apos;elle-même : rien ne peut s&apos;écrire dans %1. Enregistrez-la sous un nom à vous (Ctrl+S).</translation>
+    </message>
+    <message>
+        <source>%1 is there already and is no session of this version; it was left as it is. Choose another name.</source>
+        <translation>%1 existe déjà et n&apos;est pas une session de cette version ; il fut laissé tel quel. Choisissez un autre nom.</translation>
+    </message>
+    <message>
+        <source>%1 is open in another window; choose another name.</source>
+        <translation>%1 est ouverte dans une autre fenêtre ; choisissez un autre nom.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::SheetModel</name>
+    <message>
+        <source>, and %1 more of its series</source>
+        <translation>, et %1 de plus de sa série</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ShootingPanel</name>
+    <message>
+        <source>file</source>
+        <translation>fichier</translation>
+    </message>
+    <message>
+        <source>camera</source>
+        <translation>appareil</translation>
+    </message>
+    <message>
+        <source>lens</source>
+        <translation>objectif</translation>
+    </message>
+    <message>
+        <source>taken</source>
+        <translation>prise</translation>
+    </message>
+    <message>
+        <source>ISO</source>
+        <translation>ISO</translation>
+    </message>
+    <message>
+        <source>shutter</source>
+        <translation>obturation</translation>
+    </message>
+    <message>
+        <source>1/%1 s</source>
+        <translation>1/%1 s</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>aperture</source>
+        <translation>diaphragme</translation>
+    </message>
+    <message>
+        <source>f/%1</source>
+        <translation>f/%1</translation>
+    </message>
+    <message>
+        <source>focal length</source>
+        <translation>focale</translation>
+    </message>
+    <message>
+        <source>%1 mm</source>
+        <translation>%1 mm</translation>
+    </message>
+    <message>
+        <source>size</source>
+        <translation>taille</translation>
+    </message>
+    <message>
+        <source>%1 x %2 pixels</source>
+        <translation>%1 x %2 pixels</translation>
+    </message>
+    <message>
+        <source>depth</source>
+        <translation>profondeur</translation>
+    </message>
+    <message>
+        <source>%1 bits</source>
+        <translation>%1 bits</translation>
+    </message>
+    <message>
+        <source>pattern</source>
+        <translation>motif</translation>
+    </message>
+    <message>
+        <source>grain</source>
+        <translation>grain</translation>
+    </message>
+    <message>
+        <source>%1 % of the mid-tone</source>
+        <translation>%L1 % du ton moyen</translation>
+    </message>
+    <message>
+        <source>colour noise</source>
+        <translation>bruit de couleur</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>noise law</source>
+        <translation>loi du bruit</translation>
+    </message>
+    <message>
+        <source>variance %1 x signal + %2</source>
+        <translation>variance %1 x signal + %2</translation>
+    </message>
+    <message>
+        <source>certainty</source>
+        <translation>certitude</translation>
+    </message>
+    <message>
+        <source>note</source>
+        <translation>note</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ShownNotes</name>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1 : %2</translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation>arrêt</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::SpotBar</name>
+    <message>
+        <source>picture</source>
+        <translation>image</translation>
+    </message>
+    <message>
+        <source>removed</source>
+        <translation>enlevé</translation>
+    </message>
+    <message>
+        <source>luminance only</source>
+        <translation>luminance seule</translation>
+    </message>
+    <message>
+        <source>colour only</source>
+        <translation>couleur seule</translation>
+    </message>
+    <message>
+        <source>spared by sharpening</source>
+        <translation>épargné par l&apos;accentuation</translation>
+    </message>
+    <message>
+        <source>clipping</source>
+        <translation>écrêtage</translation>
+    </message>
+    <message>
+        <source>doubt</source>
+        <translation>doute</translation>
+    </message>
+    <message>
+        <source>+</source>
+        <translation>+</translation>
+    </message>
+    <message>
+        <source>Mark a spot</source>
+        <translation>Marquer un repère</translation>
+    </message>
+    <message>
+        <source>Mark a spot in the middle of the view (S); Shift and click marks one on a picture</source>
+        <translation>Marquer un repère au milieu de la vue (S) ; Maj et clic en marque un sur une image</translation>
+    </message>
+    <message>
+        <source>Side of the pictures that is shown</source>
+        <translation>Aspect montré des images</translation>
+    </message>
+    <message>
+        <source>Which side of every picture is shown; hold R, L, O, X or Q for a moment of it</source>
+        <translation>Quel aspect de chaque image est montré ; maintenir R, L, O, X ou Q pour un instant</translation>
+    </message>
+    <message>
+        <source>rows</source>
+        <translation>rangées</translation>
+    </message>
+    <message>
+        <source>Rows of places</source>
+        <translation>Rangées d&apos;endroits</translation>
+    </message>
+    <message>
+        <source>How many places hang at once, one a row</source>
+        <translation>Combien d&apos;endroits sont accrochés à la fois, un par rangée</translation>
+    </message>
+    <message>
+        <source>Spot %1, %2</source>
+        <translation>Repère %1, %2</translation>
+    </message>
+    <message>
+        <source>%1 (%2)</source>
+        <translation>%1 (%2)</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::StatusLine</name>
+    <message>
+        <source>Show in folder</source>
+        <translation>Montrer dans le dossier</translation>
+    </message>
+    <message>
+        <source>queue: paused, %1 waiting</source>
+        <translation>file : en pause, %1 en attente</translation>
+    </message>
+    <message>
+        <source>queue: done, 1 file</source>
+        <translation>file : finie, 1 fichier</translation>
+    </message>
+    <message>
+        <source>queue: done, %1 files</source>
+        <translation>file : finie, %1 fichiers</translation>
+    </message>
+    <message>
+        <source>queue: %1 of %2</source>
+        <translation>file : %1 sur %2</translation>
+    </message>
+    <message>
+        <source>, about %1 left</source>
+        <translation>, encore environ %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::StrengthSlider</name>
+    <message>
+        <source>suggestion %1</source>
+        <translation>suggestion %L1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::StripView</name>
+    <message>
+        <source>both %1 x</source>
+        <translation>les deux %L1 x</translation>
+    </message>
+    <message>
+        <source>colour %1 x</source>
+        <translation>couleur %L1 x</translation>
+    </message>
+    <message>
+        <source>luminance %1 x</source>
+        <translation>luminance %L1 x</translation>
+    </message>
+    <message>
+        <source>lum %1   col %2</source>
+        <translation>lum %L1   coul %L2</translation>
+    </message>
+    <message>
+        <source>%1
+%2 x suggested</source>
+        <translation>%1
+%2 x la suggestion</translation>
+    </message>
+    <message>
+        <source>What changes from picture to picture</source>
+        <translation>Ce qui change d&apos;image en image</translation>
+    </message>
+    <message>
+        <source>Test strip: both strengths</source>
+        <translation>Bande d&apos;essai : les deux forces</translation>
+    </message>
+    <message>
+        <source>Test strip: luminance</source>
+        <translation>Bande d&apos;essai : luminance</translation>
+    </message>
+    <message>
+        <source>Test strip: colour</source>
+        <translation>Bande d&apos;essai : couleur</translation>
+    </message>
+    <message>
+        <source>Ring-around: luminance x colour</source>
+        <translation>Essais croisés : luminance x couleur</translation>
+    </message>
+    <message>
+        <source>Ring-around: methods x strengths</source>
+        <translation>Essais croisés : méthodes x forces</translation>
+    </message>
+    <message>
+        <source> x</source>
+        <translation> x</translation>
+    </message>
+    <message>
+        <source>from</source>
+        <translation>de</translation>
+    </message>
+    <message>
+        <source>to</source>
+        <translation>à</translation>
+    </message>
+    <message>
+        <source>steps</source>
+        <translation>pas</translation>
+    </message>
+    <message>
+        <source>Use it</source>
+        <translation>Le prendre</translation>
+    </message>
+    <message>
+        <source>The trial takes the picked setting (Enter)</source>
+        <translation>L&apos;essai prend le réglage choisi (Entrée)</translation>
+    </message>
+    <message>
+        <source>As a trial</source>
+        <translation>En essai</translation>
+    </message>
+    <message>
+        <source>The picked setting becomes a trial of its own (N)</source>
+        <translation>Le réglage choisi devient un essai à part (N)</translation>
+    </message>
+    <message>
+        <source>Back</source>
+        <translation>Retour</translation>
+    </message>
+    <message>
+        <source>Back to the wall (Esc)</source>
+        <translation>Retour au mur (Échap)</translation>
+    </message>
+    <message>
+        <source>Nearness of each picture of the strip</source>
+        <translation>Proximité de chaque image de la bande</translation>
+    </message>
+    <message>
+        <source>How near each comes to the picture without noise, as estimated, dB; the mark is the nearest</source>
+        <translation>Combien chacune approche l&apos;image sans bruit, selon l&apos;estimation, dB ; la marque est la plus proche</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Use it for %1</source>
+        <translation>Le prendre pour %1</translation>
+    </message>
+    <message>
+        <source>%1 dB</source>
+        <translation>%L1 dB</translation>
+    </message>
+    <message>
+        <source> nearest</source>
+        <translation> le plus proche</translation>
+    </message>
+    <message>
+        <source>setting of %1 from the ring-around</source>
+        <translation>réglage de %1 d&apos;après les essais croisés</translation>
+    </message>
+    <message>
+        <source>strengths of %1 from the strip</source>
+        <translation>forces de %1 d&apos;après la bande</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ToneCurve</name>
+    <message>
+        <source>Strengths over brightness</source>
+        <translation>Forces selon la luminosité</translation>
+    </message>
+    <message>
+        <source>%1, %2: %3 x</source>
+        <translation>%1, %2 : %L3 x</translation>
+    </message>
+    <message>
+        <source>colour</source>
+        <translation>couleur</translation>
+    </message>
+    <message>
+        <source>luminance</source>
+        <translation>luminance</translation>
+    </message>
+    <message>
+        <source>Factors of the strengths by brightness, over the frame&apos;s histogram.
+Squares: luminance. Discs: colour. Drag up or down; double-click returns one to 1.</source>
+        <translation>Facteurs des forces selon la luminosité, sur l&apos;histogramme de la vue.
+Carrés : luminance. Disques : couleur. Glissez vers le haut ou le bas ; un double-clic ramène à 1.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::TopBar</name>
+    <message>
+        <source>fit</source>
+        <translation>entière</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Whole frame</source>
+        <translation>Vue entière</translation>
+    </message>
+    <message>
+        <source>Magnification %1 per cent</source>
+        <translation>Grandissement %1 pour cent</translation>
+    </message>
+    <message>
+        <source>Show the whole frame (Ctrl+0)</source>
+        <translation>Montrer la vue entière (Ctrl+0)</translation>
+    </message>
+    <message>
+        <source>One picture pixel on %1 screen pixels</source>
+        <translation>Un pixel d&apos;image sur %1 pixels d&apos;écran</translation>
+    </message>
+    <message>
+        <source>push</source>
+        <translation>pousser</translation>
+    </message>
+    <message>
+        <source> EV</source>
+        <translation> EV</translation>
+    </message>
+    <message>
+        <source>Push, exposure lift for looking only</source>
+        <translation>Poussée, éclaircissement pour regarder seulement</translation>
+    </message>
+    <message>
+        <source>Lifts the exposure for looking only; exported files are not lifted (P, Shift+P)</source>
+        <translation>Éclaircit pour regarder seulement ; les fichiers exportés ne le sont pas (P, Maj+P)</translation>
+    </message>
+    <message>
+        <source>finished picture</source>
+        <translation>image finie</translation>
+    </message>
+    <message>
+        <source>linear, full colour</source>
+        <translation>linéaire, en couleur</translation>
+    </message>
+    <message>
+        <source>pattern %1</source>
+        <translation>motif %1</translation>
+    </message>
+    <message>
+        <source>%1 %2
+%3
+%4 x %5 pixels, %6 bits, %7
+%8</source>
+        <translation>%1 %2
+%3
+%4 x %5 pixels, %6 bits, %7
+%8</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Wall</name>
+    <message>
+        <source>Further columns of the wall</source>
+        <translation>Autres colonnes du mur</translation>
+    </message>
+    <message>
+        <source>Picture, %1, row %2</source>
+        <translation>Image, %1, rangée %2</translation>
+    </message>
+    <message>
+        <source>computing</source>
+        <translation>calcul</translation>
+    </message>
+    <message>
+        <source>measuring its noise</source>
+        <translation>mesure de son bruit</translation>
+    </message>
+    <message>
+        <source>reading</source>
+        <translation>lecture</translation>
+    </message>
+    <message>
+        <source>%1   %2</source>
+        <translation>%1   %2</translation>
+    </message>
+    <message>
+        <source>Untreated</source>
+        <translation>Non traitée</translation>
+    </message>
+    <message>
+        <source>Guest %1</source>
+        <translation>Invité %1</translation>
+    </message>
+    <message>
+        <source>%1  %2</source>
+        <translation>%1  %2</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+</context>
+<context>
+    <name>std</name>
+    <message>
+        <source>luminance</source>
+        <translation>luminance</translation>
+    </message>
+    <message>
+        <source>How much brightness noise to remove, as a multiple of what was measured</source>
+        <translation>Combien de bruit de luminosité enlever, en multiple de ce qui fut mesuré</translation>
+    </message>
+    <message>
+        <source>colour</source>
+        <translation>couleur</translation>
+    </message>
+    <message>
+        <source>How much colour noise to remove, as a multiple of what was measured</source>
+        <translation>Combien de bruit de couleur enlever, en multiple de ce qui fut mesuré</translation>
+    </message>
+    <message>
+        <source>detail</source>
+        <translation>détail</translation>
+    </message>
+    <message>
+        <source>Gives structure back that the method took along with the noise</source>
+        <translation>Rend la structure que la méthode a prise avec le bruit</translation>
+    </message>
+    <message>
+        <source>grain kept</source>
+        <translation>grain gardé</translation>
+    </message>
+    <message>
+        <source>Leaves this share of the luminance noise as fine, even, neutral grain</source>
+        <translation>Laisse cette part du bruit de luminance en grain fin, régulier et neutre</translation>
+    </message>
+    <message>
+        <source>mix</source>
+        <translation>mélange</translation>
+    </message>
+    <message>
+        <source>How much of the treated picture is laid over the untreated one</source>
+        <translation>Combien de l&apos;image traitée est posé sur l&apos;image non traitée</translation>
+    </message>
+    <message>
+        <source>shadows</source>
+        <translation>ombres</translation>
+    </message>
+    <message>
+        <source>Luminance strength in the shadows, as a factor</source>
+        <translation>Force sur la luminance dans les ombres, en facteur</translation>
+    </message>
+    <message>
+        <source>mid-tones</source>
+        <translation>tons moyens</translation>
+    </message>
+    <message>
+        <source>Luminance strength in the mid-tones, as a factor</source>
+        <translation>Force sur la luminance dans les tons moyens, en facteur</translation>
+    </message>
+    <message>
+        <source>lights</source>
+        <translation>lumières</translation>
+    </message>
+    <message>
+        <source>Luminance strength in the lights, as a factor</source>
+        <translation>Force sur la luminance dans les lumières, en facteur</translation>
+    </message>
+    <message>
+        <source>Colour strength in the shadows, as a factor</source>
+        <translation>Force sur la couleur dans les ombres, en facteur</translation>
+    </message>
+    <message>
+        <source>Colour strength in the mid-tones, as a factor</source>
+        <translation>Force sur la couleur dans les tons moyens, en facteur</translation>
+    </message>
+    <message>
+        <source>Colour strength in the lights, as a factor</source>
+        <translation>Force sur la couleur dans les lumières, en facteur</translation>
+    </message>
+    <message>
+        <source>blotches</source>
+        <translation>taches</translation>
+    </message>
+    <message>
+        <source>Evens large blotches of colour in deep shadow</source>
+        <translation>Égalise les grandes taches de couleur dans les ombres profondes</translation>
+    </message>
+    <message>
+        <source>sharpen</source>
+        <translation>accentuer</translation>
+    </message>
+    <message>
+        <source>Amount of capture sharpening: deconvolution of luminance, after the noise is gone</source>
+        <translation>Quantité d&apos;accentuation : déconvolution de la luminance, une fois le bruit parti</translation>
+    </message>
+    <message>
+        <source>radius</source>
+        <translation>rayon</translation>
+    </message>
+    <message>
+        <source>Sigma of the blur that sharpening undoes, in pixels</source>
+        <translation>Sigma du flou que l&apos;accentuation défait, en pixels</translation>
+    </message>
+    <message>
+        <source>spare smooth</source>
+        <translation>épargner le lisse</translation>
+    </message>
+    <message>
+        <source>Keeps smooth parts, and the noise in them, from being sharpened</source>
+        <translation>Garde les parties lisses, et leur bruit, de l&apos;accentuation</translation>
+    </message>
+    <message>
+        <source>spare edges</source>
+        <translation>épargner les bords</translation>
+    </message>
+    <message>
+        <source>Keeps strong edges from getting halos</source>
+        <translation>Garde les contours forts des liserés</translation>
+    </message>
+    <message>
+        <source>JPEG blocks</source>
+        <translation>blocs JPEG</translation>
+    </message>
+    <message>
+        <source>Softens the blocks and rings of a compressed JPEG before the method looks at it</source>
+        <translation>Adoucit les blocs et les anneaux d&apos;un JPEG comprimé avant que la méthode le regarde</translation>
+    </message>
+    <message>
+        <source>exposure</source>
+        <translation>exposition</translation>
+    </message>
+    <message>
+        <source>Exposure, in EV</source>
+        <translation>Exposition, en EV</translation>
+    </message>
+    <message>
+        <source>Lifts dark parts by up to two stops, or lowers them</source>
+        <translation>Relève les parties sombres de deux diaphragmes au plus, ou les abaisse</translation>
+    </message>
+    <message>
+        <source>contrast</source>
+        <translation>contraste</translation>
+    </message>
+    <message>
+        <source>Contrast about mid grey; black and white stay</source>
+        <translation>Contraste autour du gris moyen ; le noir et le blanc restent</translation>
+    </message>
+    <message>
+        <source>local contrast</source>
+        <translation>contraste local</translation>
+    </message>
+    <message>
+        <source>Contrast against the surroundings</source>
+        <translation>Contraste avec les alentours</translation>
+    </message>
+    <message>
+        <source>Luminance strength inside the region</source>
+        <translation>Force sur la luminance dans la région</translation>
+    </message>
+    <message>
+        <source>Colour strength inside the region</source>
+        <translation>Force sur la couleur dans la région</translation>
+    </message>
+    <message>
+        <source>Detail given back inside the region</source>
+        <translation>Détail rendu dans la région</translation>
+    </message>
+    <message>
+        <source>Grain kept inside the region</source>
+        <translation>Grain gardé dans la région</translation>
+    </message>
+    <message>
+        <source>Sharpening inside the region</source>
+        <translation>Accentuation dans la région</translation>
+    </message>
+    <message>
+        <source>feather</source>
+        <translation>bord doux</translation>
+    </message>
+    <message>
+        <source>Softens the region&apos;s border, in pixels</source>
+        <translation>Adoucit le bord de la région, en pixels</translation>
+    </message>
+    <message>
+        <source>follow edges</source>
+        <translation>suivre les bords</translation>
+    </message>
+    <message>
+        <source>Draws the region&apos;s border to edges of the picture</source>
+        <translation>Attire le bord de la région vers les contours de l&apos;image</translation>
+    </message>
+</context>
+</TS>
