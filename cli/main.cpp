@@ -2,6 +2,7 @@
 // irenic-cli: the whole core without a window.
 #include "commands.h"
 #include "option_pages.h"
+#include "topics.h"
 
 #include "irenic/process.h"
 
@@ -156,6 +157,10 @@ int main(int argc, char **argv)
     CLI::App *methodsCommand = app.add_subcommand("methods", "List the methods");
     methodsCommand->add_flag("--json", methodsJson, "One JSON object a line");
 
+    std::string topic;
+    CLI::App *helpCommand = app.add_subcommand("help", "Read the handbook: its topics, one of them, or where a word stands in it");
+    helpCommand->add_option("topic", topic, "Topic or word");
+
     app.set_version_flag(
         "--version", [] { return irenic::versionText("irenic-cli"); }, "Print the versions of the program and of its libraries");
     const irenic::ProgramPages pages{"reduce noise in raw photographs without a window",
@@ -164,6 +169,8 @@ int main(int argc, char **argv)
     if (const int status = irenic::answerPages(app, pages, argc, argv); status >= 0)
         return status;
     CLI11_PARSE(app, argc, argv);
+    if (helpCommand->parsed())
+        return help(topic);
     if (measureCommand->parsed())
         return measure(measureArguments);
     if (camerasCommand->parsed())

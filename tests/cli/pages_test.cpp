@@ -2,6 +2,7 @@
 // What the programs say of themselves: versions, manual pages, completion.
 #include "support/frames.h"
 
+#include <QDir>
 #include <QProcess>
 #include <QRegularExpression>
 #include <QTemporaryDir>
@@ -42,6 +43,23 @@ private slots:
             QVERIFY(!run(program, {"--write-completion", shell}).out.isEmpty());
         QCOMPARE(run(program, {"--write-completion", "tcsh"}).status, 2);
     }
+    void theHandbookIsReadOnTheTerminal()
+    {
+        const Ran list = run("irenic-cli", {"help"});
+        QCOMPARE(list.status, 0);
+        const QStringList pages = QDir(QStringLiteral(IRENIC_SOURCE "/docs")).entryList({"*.md"}, QDir::Files);
+        QVERIFY(pages.size() > 10);
+        for (const QString &page : pages)
+            QVERIFY2(list.out.contains("  " + page.chopped(3).toUtf8() + ' '), qPrintable(page));
+        QFile exports(QStringLiteral(IRENIC_SOURCE "/docs/exports.md"));
+        QVERIFY(exports.open(QIODevice::ReadOnly));
+        QCOMPARE(run("irenic-cli", {"help", "Exports"}).out, exports.readAll());
+        const Ran word = run("irenic-cli", {"help", "pseudo"});
+        QVERIFY(word.status == 0 && word.out.startsWith("languages: "));
+        const Ran nothing = run("irenic-cli", {"help", "xyzzy"});
+        QVERIFY(nothing.status == 1 && nothing.out.isEmpty() && nothing.err.contains("xyzzy"));
+    }
+
     void bashCompletes_data()
     {
         QTest::addColumn<QStringList>("words");
