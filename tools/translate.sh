@@ -7,7 +7,7 @@ top=$(cd "$(dirname "$0")/.." && pwd)
 cd "$top"
 lupdate=$(command -v lupdate || echo /usr/lib/qt6/bin/lupdate)
 collect() { # FILE LANGUAGE
-  "$lupdate" app core -no-obsolete -locations none -tr-function-alias QT_TR_NOOP+=visible -source-language en -target-language "$2" -ts "$1" 2>/dev/null >&2
+  "$lupdate" app core -no-obsolete -locations none -tr-function-alias QT_TR_NOOP+=visible,QT_TR_NOOP+=sentence -source-language en -target-language "$2" -ts "$1" 2>/dev/null >&2
 }
 status=0
 for file in app/translations/irenic_*.ts; do

@@ -365,6 +365,114 @@
         <source>Where a trial left more noise than elsewhere</source>
         <translation>Wo eine Probe mehr Rauschen ließ als anderswo</translation>
     </message>
+    <message>
+        <source>heavy, where BM3D keeps the most detail and is worth its time.</source>
+        <translation>stark, wo BM3D die meiste Zeichnung erhält und seine Zeit wert ist.</translation>
+    </message>
+    <message>
+        <source>moderate, where sliding DCT keeps as much detail as slower methods.</source>
+        <translation>mäßig, wo die gleitende DCT so viel Zeichnung erhält wie langsamere Verfahren.</translation>
+    </message>
+    <message>
+        <source>heavy, where the residual U-Net keeps the most detail, in less time than BM3D.</source>
+        <translation>stark, wo das residuale U-Net die meiste Zeichnung erhält, in weniger Zeit als BM3D.</translation>
+    </message>
+    <message>
+        <source>light, so the quickest method loses nothing that shows.</source>
+        <translation>leicht, so dass das schnellste Verfahren nichts Sichtbares verliert.</translation>
+    </message>
+    <message>
+        <source>Texture raises what is measured, by %1 times; %2 agrees with the calmest parts and is used.</source>
+        <translation>Textur erhöht das Gemessene um das %1-fache; %2 stimmt mit den ruhigsten Teilen überein und gilt.</translation>
+    </message>
+    <message>
+        <source>Too few smooth areas to measure by; the noise is taken from what the file says of its camera.</source>
+        <translation>Zu wenige glatte Flächen zum Messen; es gilt, was die Datei von ihrer Kamera sagt.</translation>
+    </message>
+    <message>
+        <source>what the file says of its camera</source>
+        <translation>was die Datei von ihrer Kamera sagt</translation>
+    </message>
+    <message>
+        <source>that of an earlier frame of this camera</source>
+        <translation>das Rauschen einer früheren Aufnahme dieser Kamera</translation>
+    </message>
+    <message>
+        <source>that of %1 earlier frames of this camera</source>
+        <translation>das Rauschen von %1 früheren Aufnahmen dieser Kamera</translation>
+    </message>
+    <message>
+        <source>Nothing to measure noise by; %1 is used.</source>
+        <translation>Nichts, woran sich Rauschen messen ließe; %1 gilt.</translation>
+    </message>
+    <message>
+        <source>That of an earlier frame of this camera agrees.</source>
+        <translation>Das einer früheren Aufnahme dieser Kamera stimmt überein.</translation>
+    </message>
+    <message>
+        <source>That of %1 earlier frames of this camera agrees.</source>
+        <translation>Das von %1 früheren Aufnahmen dieser Kamera stimmt überein.</translation>
+    </message>
+    <message>
+        <source>At this ISO sensors usually have less; the measurement is lowered, %1 times.</source>
+        <translation>Bei diesem ISO haben Sensoren gewöhnlich weniger; die Messung ist gesenkt, auf ein %1-tel.</translation>
+    </message>
+    <message>
+        <source>Neighbouring samples share their noise: it was smoothed, or coded with loss, before it was stored.</source>
+        <translation>Benachbarte Werte teilen ihr Rauschen: Es wurde geglättet oder mit Verlust codiert, bevor es gespeichert wurde.</translation>
+    </message>
+    <message>
+        <source>The noise is what was decided with the help of earlier frames of this camera.</source>
+        <translation>Es gilt das Rauschen, das mit Hilfe früherer Aufnahmen dieser Kamera bestimmt wurde.</translation>
+    </message>
+    <message>
+        <source>The picture&apos;s transparency or other extra channels were left out.</source>
+        <translation>Durchsichtigkeit oder weitere Kanäle des Bildes sind weggelassen.</translation>
+    </message>
+    <message>
+        <source>The file holds several pictures; the first is read.</source>
+        <translation>Die Datei enthält mehrere Bilder; das erste ist gelesen.</translation>
+    </message>
+    <message>
+        <source>The picture&apos;s transparency was left out.</source>
+        <translation>Die Durchsichtigkeit des Bildes ist weggelassen.</translation>
+    </message>
+    <message>
+        <source>The file holds several pictures; the main one is read.</source>
+        <translation>Die Datei enthält mehrere Bilder; das hauptsächliche ist gelesen.</translation>
+    </message>
+    <message>
+        <source>One of the file&apos;s lists of corrections cannot be read and is not shown.</source>
+        <translation>Eine der Korrekturlisten der Datei ist nicht lesbar und wird nicht gezeigt.</translation>
+    </message>
+    <message>
+        <source>The file describes a curve or lines over its samples; they were applied on reading, and a DNG made of it holds linear samples.</source>
+        <translation>Die Datei beschreibt eine Kurve oder Linien über ihren Werten; sie sind beim Lesen angewandt, und ein DNG daraus enthält lineare Werte.</translation>
+    </message>
+    <message>
+        <source>The JPEG data are damaged in places; part of the picture may be missing.</source>
+        <translation>Die JPEG-Daten sind stellenweise beschädigt; ein Teil des Bildes kann fehlen.</translation>
+    </message>
+    <message>
+        <source>The shooting data could not be read.</source>
+        <translation>Die Aufnahmedaten waren nicht lesbar.</translation>
+    </message>
+    <message>
+        <source>The JPEG is heavily compressed; a trial can soften its blocks before the method. The raw file would serve better.</source>
+        <translation>Das JPEG ist stark komprimiert; eine Probe kann seine Blöcke vor dem Verfahren mildern. Die Raw-Datei wäre besser.</translation>
+    </message>
+    <message>
+        <source>Its colour profile is more than curves and a matrix; the picture was converted to sRGB.</source>
+        <translation>Ihr Farbprofil ist mehr als Kurven und eine Matrix; das Bild wurde nach sRGB gewandelt.</translation>
+    </message>
+    <message>
+        <source>Grain measures %1 of the mid-tone and colour noise %2: %3</source>
+        <translation>Das Korn misst %1 des Mitteltons und das Farbrauschen %2: %3</translation>
+    </message>
+    <message>
+        <source>The noise is measured with little certainty, so less of it is taken.</source>
+        <translation>Das Rauschen ist mit wenig Sicherheit gemessen, deshalb wird weniger davon genommen.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Actions</name>
@@ -2191,6 +2299,41 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Decisions</name>
+    <message>
+        <source>grain below 6 %</source>
+        <translation>Korn unter 6 %</translation>
+    </message>
+    <message>
+        <source>grain from 6 to 12 %</source>
+        <translation>Korn von 6 bis 12 %</translation>
+    </message>
+    <message>
+        <source>grain above 12 %</source>
+        <translation>Korn über 12 %</translation>
+    </message>
+    <message>
+        <source>luminance %1 x the suggestion</source>
+        <translation>Luminanz %1 x Vorschlag</translation>
+    </message>
+    <message>
+        <source>colour %1 x the suggestion</source>
+        <translation>Farbe %1 x Vorschlag</translation>
+    </message>
+    <message>
+        <source>detail %1</source>
+        <translation>Zeichnung %1</translation>
+    </message>
+    <message>
+        <source>grain %1</source>
+        <translation>Korn %1</translation>
+    </message>
+    <message>
+        <source>On %1 frames with %2 you settled on %3.</source>
+        <translation>Bei %1 Aufnahmen mit %2 haben Sie sich auf %3 festgelegt.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::DecisionsDialog</name>
     <message>
         <source>Your own starting point</source>
@@ -2271,6 +2414,48 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     <message>
         <source>JSON (*.json)</source>
         <translation>JSON (*.json)</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::DngReader</name>
+    <message>
+        <source>The sensor has no colour filters: its one channel stands for all three.</source>
+        <translation>Der Sensor hat keine Farbfilter: Sein einer Kanal steht für alle drei.</translation>
+    </message>
+    <message>
+        <source>The default crop lies outside the active area and was passed over.</source>
+        <translation>Der vorgegebene Beschnitt liegt außerhalb der aktiven Fläche und wurde übergangen.</translation>
+    </message>
+    <message>
+        <source>Black levels of single rows and columns of full colour were passed over.</source>
+        <translation>Schwarzwerte einzelner Zeilen und Spalten voller Farbe wurden übergangen.</translation>
+    </message>
+    <message>
+        <source>The black levels repeat over more than two places; their mean over each colour is used for scaling.</source>
+        <translation>Die Schwarzwerte wiederholen sich über mehr als zwei Stellen; zum Skalieren gilt ihr Mittel je Farbe.</translation>
+    </message>
+    <message>
+        <source>One of the file&apos;s colour matrices cannot be used and was passed over.</source>
+        <translation>Eine der Farbmatrizen der Datei ist unbrauchbar und wurde übergangen.</translation>
+    </message>
+    <message>
+        <source>The file does not say its white balance; equal channels are shown as white.</source>
+        <translation>Die Datei nennt ihren Weißabgleich nicht; gleiche Kanäle erscheinen als Weiß.</translation>
+    </message>
+    <message>
+        <source>The file does not describe its colours; they are shown as sRGB.</source>
+        <translation>Die Datei beschreibt ihre Farben nicht; sie werden als sRGB gezeigt.</translation>
+    </message>
+    <message>
+        <source>Lights more than sixteen times as bright as white were cut off.</source>
+        <translation>Lichter, die mehr als sechzehnmal so hell wie Weiß sind, wurden abgeschnitten.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::DngReader::IsRaw</name>
+    <message>
+        <source>The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown.</source>
+        <translation>Die Datei enthält eine Tafel lokaler Verstärkungen, die zu ihrem Aussehen gehört; in einem DNG bleibt sie, gezeigt wird sie nicht.</translation>
     </message>
 </context>
 <context>
@@ -5150,6 +5335,90 @@ Quadrate: Luminanz. Scheiben: Farbe. Nach oben oder unten ziehen; ein Doppelklic
     <message>
         <source>Draws the region&apos;s border to edges of the picture</source>
         <translation>Zieht den Rand des Bereichs an Kanten des Bildes</translation>
+    </message>
+    <message>
+        <source>scaled to %1 %</source>
+        <translation>skaliert auf %1 %</translation>
+    </message>
+    <message>
+        <source>laid at %1, %2</source>
+        <translation>gelegt an %1, %2</translation>
+    </message>
+    <message>
+        <source>moved by %1, %2</source>
+        <translation>verschoben um %1, %2</translation>
+    </message>
+    <message>
+        <source>red x %1, blue x %2</source>
+        <translation>Rot x %1, Blau x %2</translation>
+    </message>
+    <message>
+        <source>Nothing had to be matched.</source>
+        <translation>Nichts musste angeglichen werden.</translation>
+    </message>
+    <message>
+        <source>To match for viewing: %1.</source>
+        <translation>Zum Ansehen angeglichen: %1.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.</source>
+        <translation>Die Nähe voller Farbe lässt sich nicht schätzen: Durch das Demosaiken teilen Nachbarn ihr Rauschen.</translation>
+    </message>
+    <message>
+        <source>Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.</source>
+        <translation>Die Nähe lässt sich nur bei Raw-Aufnahmen schätzen: Was mit dem Rauschen eines fertigen Bildes geschah, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated here: samples share their noise with their neighbours.</source>
+        <translation>Die Nähe lässt sich hier nicht schätzen: Werte teilen ihr Rauschen mit ihren Nachbarn.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated here: the noise is hardly more than guessed.</source>
+        <translation>Die Nähe lässt sich hier nicht schätzen: Das Rauschen ist kaum mehr als geraten.</translation>
+    </message>
+    <message>
+        <source>It is %1 times what the file says of its camera; the measurement is used.</source>
+        <translation>Es ist das %1-fache dessen, was die Datei von ihrer Kamera sagt; die Messung gilt.</translation>
+    </message>
+    <message>
+        <source>The file says %1 times as much of its camera; the measurement is used.</source>
+        <translation>Die Datei sagt das %1-fache von ihrer Kamera; die Messung gilt.</translation>
+    </message>
+    <message>
+        <source>What the file says of its camera agrees.</source>
+        <translation>Was die Datei von ihrer Kamera sagt, stimmt überein.</translation>
+    </message>
+    <message>
+        <source>Every part of the frame is clipped or black; there is nothing to measure noise by.</source>
+        <translation>Jeder Teil der Aufnahme ist beschnitten oder schwarz; es gibt nichts, woran sich Rauschen messen ließe.</translation>
+    </message>
+    <message>
+        <source>Smooth areas of many tones pin the noise down well.</source>
+        <translation>Glatte Flächen vieler Töne legen das Rauschen gut fest.</translation>
+    </message>
+    <message>
+        <source>Few smooth areas; the noise is measured to within about a fifth.</source>
+        <translation>Wenige glatte Flächen; das Rauschen ist auf etwa ein Fünftel genau gemessen.</translation>
+    </message>
+    <message>
+        <source>Hardly any smooth areas; the measured noise is a guess from the texture&apos;s floor.</source>
+        <translation>Kaum glatte Flächen; das gemessene Rauschen ist aus dem Boden der Textur geraten.</translation>
+    </message>
+    <message>
+        <source>The file is a finished picture, whose noise is blurred and bent by what was done to it: the raw file would do better.</source>
+        <translation>Die Datei ist ein fertiges Bild, dessen Rauschen durch die Bearbeitung verwischt und verbogen ist: Die Raw-Datei wäre besser.</translation>
+    </message>
+    <message>
+        <source>Doubt cannot be told of full colour: demosaicing makes neighbours share their noise.</source>
+        <translation>Der Zweifel voller Farbe lässt sich nicht sagen: Durch das Demosaiken teilen Nachbarn ihr Rauschen.</translation>
+    </message>
+    <message>
+        <source>Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.</source>
+        <translation>Der Zweifel lässt sich nur bei Raw-Aufnahmen sagen: Was mit dem Rauschen eines fertigen Bildes geschah, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>Doubt cannot be told here: samples share their noise with their neighbours.</source>
+        <translation>Der Zweifel lässt sich hier nicht sagen: Werte teilen ihr Rauschen mit ihren Nachbarn.</translation>
     </message>
 </context>
 </TS>

@@ -365,6 +365,114 @@
         <source>Where a trial left more noise than elsewhere</source>
         <translation>Là où un essai a laissé plus de bruit qu&apos;ailleurs</translation>
     </message>
+    <message>
+        <source>heavy, where BM3D keeps the most detail and is worth its time.</source>
+        <translation>fort, là où BM3D garde le plus de détail et vaut son temps.</translation>
+    </message>
+    <message>
+        <source>moderate, where sliding DCT keeps as much detail as slower methods.</source>
+        <translation>modéré, là où la DCT glissante garde autant de détail que des méthodes plus lentes.</translation>
+    </message>
+    <message>
+        <source>heavy, where the residual U-Net keeps the most detail, in less time than BM3D.</source>
+        <translation>fort, là où le U-Net résiduel garde le plus de détail, en moins de temps que BM3D.</translation>
+    </message>
+    <message>
+        <source>light, so the quickest method loses nothing that shows.</source>
+        <translation>léger, si bien que la méthode la plus rapide ne perd rien qui se voie.</translation>
+    </message>
+    <message>
+        <source>Texture raises what is measured, by %1 times; %2 agrees with the calmest parts and is used.</source>
+        <translation>La texture élève la mesure, de %1 fois ; %2 s&apos;accorde avec les parties les plus calmes et sert.</translation>
+    </message>
+    <message>
+        <source>Too few smooth areas to measure by; the noise is taken from what the file says of its camera.</source>
+        <translation>Trop peu de parties lisses pour mesurer ; le bruit est pris de ce que le fichier dit de son appareil.</translation>
+    </message>
+    <message>
+        <source>what the file says of its camera</source>
+        <translation>ce que le fichier dit de son appareil</translation>
+    </message>
+    <message>
+        <source>that of an earlier frame of this camera</source>
+        <translation>celui d&apos;une vue antérieure de cet appareil</translation>
+    </message>
+    <message>
+        <source>that of %1 earlier frames of this camera</source>
+        <translation>celui de %1 vues antérieures de cet appareil</translation>
+    </message>
+    <message>
+        <source>Nothing to measure noise by; %1 is used.</source>
+        <translation>Rien pour mesurer le bruit ; %1 sert.</translation>
+    </message>
+    <message>
+        <source>That of an earlier frame of this camera agrees.</source>
+        <translation>Celui d&apos;une vue antérieure de cet appareil s&apos;accorde.</translation>
+    </message>
+    <message>
+        <source>That of %1 earlier frames of this camera agrees.</source>
+        <translation>Celui de %1 vues antérieures de cet appareil s&apos;accorde.</translation>
+    </message>
+    <message>
+        <source>At this ISO sensors usually have less; the measurement is lowered, %1 times.</source>
+        <translation>À cette sensibilité les capteurs en ont d&apos;ordinaire moins ; la mesure est abaissée, de %1 fois.</translation>
+    </message>
+    <message>
+        <source>Neighbouring samples share their noise: it was smoothed, or coded with loss, before it was stored.</source>
+        <translation>Les échantillons voisins partagent leur bruit : il fut lissé, ou codé avec perte, avant d&apos;être enregistré.</translation>
+    </message>
+    <message>
+        <source>The noise is what was decided with the help of earlier frames of this camera.</source>
+        <translation>Le bruit est celui qui fut décidé à l&apos;aide de vues antérieures de cet appareil.</translation>
+    </message>
+    <message>
+        <source>The picture&apos;s transparency or other extra channels were left out.</source>
+        <translation>La transparence ou d&apos;autres canaux de l&apos;image furent laissés de côté.</translation>
+    </message>
+    <message>
+        <source>The file holds several pictures; the first is read.</source>
+        <translation>Le fichier contient plusieurs images ; la première est lue.</translation>
+    </message>
+    <message>
+        <source>The picture&apos;s transparency was left out.</source>
+        <translation>La transparence de l&apos;image fut laissée de côté.</translation>
+    </message>
+    <message>
+        <source>The file holds several pictures; the main one is read.</source>
+        <translation>Le fichier contient plusieurs images ; la principale est lue.</translation>
+    </message>
+    <message>
+        <source>One of the file&apos;s lists of corrections cannot be read and is not shown.</source>
+        <translation>Une des listes de corrections du fichier est illisible et n&apos;est pas montrée.</translation>
+    </message>
+    <message>
+        <source>The file describes a curve or lines over its samples; they were applied on reading, and a DNG made of it holds linear samples.</source>
+        <translation>Le fichier décrit une courbe ou des lignes sur ses échantillons ; elles furent appliquées à la lecture, et un DNG qui en est fait contient des échantillons linéaires.</translation>
+    </message>
+    <message>
+        <source>The JPEG data are damaged in places; part of the picture may be missing.</source>
+        <translation>Les données JPEG sont endommagées par endroits ; une partie de l&apos;image peut manquer.</translation>
+    </message>
+    <message>
+        <source>The shooting data could not be read.</source>
+        <translation>Les données de prise de vue n&apos;ont pas pu être lues.</translation>
+    </message>
+    <message>
+        <source>The JPEG is heavily compressed; a trial can soften its blocks before the method. The raw file would serve better.</source>
+        <translation>Le JPEG est fortement comprimé ; un essai peut adoucir ses blocs avant la méthode. Le fichier raw ferait mieux.</translation>
+    </message>
+    <message>
+        <source>Its colour profile is more than curves and a matrix; the picture was converted to sRGB.</source>
+        <translation>Son profil de couleur est plus que des courbes et une matrice ; l&apos;image fut convertie en sRGB.</translation>
+    </message>
+    <message>
+        <source>Grain measures %1 of the mid-tone and colour noise %2: %3</source>
+        <translation>Le grain mesure %1 du ton moyen et le bruit de couleur %2 : %3</translation>
+    </message>
+    <message>
+        <source>The noise is measured with little certainty, so less of it is taken.</source>
+        <translation>Le bruit est mesuré avec peu de certitude, on en prend donc moins.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Actions</name>
@@ -2191,6 +2299,41 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Decisions</name>
+    <message>
+        <source>grain below 6 %</source>
+        <translation>grain sous 6 %</translation>
+    </message>
+    <message>
+        <source>grain from 6 to 12 %</source>
+        <translation>grain de 6 à 12 %</translation>
+    </message>
+    <message>
+        <source>grain above 12 %</source>
+        <translation>grain au-dessus de 12 %</translation>
+    </message>
+    <message>
+        <source>luminance %1 x the suggestion</source>
+        <translation>luminance %1 x la suggestion</translation>
+    </message>
+    <message>
+        <source>colour %1 x the suggestion</source>
+        <translation>couleur %1 x la suggestion</translation>
+    </message>
+    <message>
+        <source>detail %1</source>
+        <translation>détail %1</translation>
+    </message>
+    <message>
+        <source>grain %1</source>
+        <translation>grain %1</translation>
+    </message>
+    <message>
+        <source>On %1 frames with %2 you settled on %3.</source>
+        <translation>Sur %1 vues avec %2 vous vous êtes arrêté à %3.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::DecisionsDialog</name>
     <message>
         <source>Your own starting point</source>
@@ -2271,6 +2414,48 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     <message>
         <source>JSON (*.json)</source>
         <translation>JSON (*.json)</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::DngReader</name>
+    <message>
+        <source>The sensor has no colour filters: its one channel stands for all three.</source>
+        <translation>Le capteur n&apos;a pas de filtres de couleur : son unique canal vaut pour les trois.</translation>
+    </message>
+    <message>
+        <source>The default crop lies outside the active area and was passed over.</source>
+        <translation>Le cadrage par défaut se trouve hors de la surface active et fut ignoré.</translation>
+    </message>
+    <message>
+        <source>Black levels of single rows and columns of full colour were passed over.</source>
+        <translation>Les niveaux de noir de rangées et de colonnes isolées, en couleur, furent ignorés.</translation>
+    </message>
+    <message>
+        <source>The black levels repeat over more than two places; their mean over each colour is used for scaling.</source>
+        <translation>Les niveaux de noir se répètent sur plus de deux places ; leur moyenne par couleur sert à l&apos;échelle.</translation>
+    </message>
+    <message>
+        <source>One of the file&apos;s colour matrices cannot be used and was passed over.</source>
+        <translation>Une des matrices de couleur du fichier est inutilisable et fut ignorée.</translation>
+    </message>
+    <message>
+        <source>The file does not say its white balance; equal channels are shown as white.</source>
+        <translation>Le fichier ne dit pas sa balance des blancs ; des canaux égaux sont montrés blancs.</translation>
+    </message>
+    <message>
+        <source>The file does not describe its colours; they are shown as sRGB.</source>
+        <translation>Le fichier ne décrit pas ses couleurs ; elles sont montrées en sRGB.</translation>
+    </message>
+    <message>
+        <source>Lights more than sixteen times as bright as white were cut off.</source>
+        <translation>Les lumières plus de seize fois plus claires que le blanc furent coupées.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::DngReader::IsRaw</name>
+    <message>
+        <source>The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown.</source>
+        <translation>Le fichier contient une table de gains locaux qui tient à son aspect ; elle reste dans un DNG et n&apos;est pas montrée.</translation>
     </message>
 </context>
 <context>
@@ -5150,6 +5335,90 @@ Carrés : luminance. Disques : couleur. Glissez vers le haut ou le bas ; un doub
     <message>
         <source>Draws the region&apos;s border to edges of the picture</source>
         <translation>Attire le bord de la région vers les contours de l&apos;image</translation>
+    </message>
+    <message>
+        <source>scaled to %1 %</source>
+        <translation>mis à l&apos;échelle de %1 %</translation>
+    </message>
+    <message>
+        <source>laid at %1, %2</source>
+        <translation>posé à %1, %2</translation>
+    </message>
+    <message>
+        <source>moved by %1, %2</source>
+        <translation>déplacé de %1, %2</translation>
+    </message>
+    <message>
+        <source>red x %1, blue x %2</source>
+        <translation>rouge x %1, bleu x %2</translation>
+    </message>
+    <message>
+        <source>Nothing had to be matched.</source>
+        <translation>Rien n&apos;était à ajuster.</translation>
+    </message>
+    <message>
+        <source>To match for viewing: %1.</source>
+        <translation>Ajusté pour regarder : %1.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.</source>
+        <translation>La proximité ne peut être estimée en couleur : le dématriçage fait partager leur bruit aux voisins.</translation>
+    </message>
+    <message>
+        <source>Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.</source>
+        <translation>La proximité ne peut être estimée que pour des vues raw : ce qu&apos;il advint du bruit d&apos;une image finie n&apos;est pas connu.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated here: samples share their noise with their neighbours.</source>
+        <translation>La proximité ne peut être estimée ici : les échantillons partagent leur bruit avec leurs voisins.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated here: the noise is hardly more than guessed.</source>
+        <translation>La proximité ne peut être estimée ici : le bruit n&apos;est guère plus que deviné.</translation>
+    </message>
+    <message>
+        <source>It is %1 times what the file says of its camera; the measurement is used.</source>
+        <translation>C&apos;est %1 fois ce que le fichier dit de son appareil ; la mesure sert.</translation>
+    </message>
+    <message>
+        <source>The file says %1 times as much of its camera; the measurement is used.</source>
+        <translation>Le fichier en dit %1 fois autant de son appareil ; la mesure sert.</translation>
+    </message>
+    <message>
+        <source>What the file says of its camera agrees.</source>
+        <translation>Ce que le fichier dit de son appareil s&apos;accorde.</translation>
+    </message>
+    <message>
+        <source>Every part of the frame is clipped or black; there is nothing to measure noise by.</source>
+        <translation>Chaque partie de la vue est écrêtée ou noire ; il n&apos;y a rien pour mesurer le bruit.</translation>
+    </message>
+    <message>
+        <source>Smooth areas of many tones pin the noise down well.</source>
+        <translation>Des parties lisses de nombreux tons fixent bien le bruit.</translation>
+    </message>
+    <message>
+        <source>Few smooth areas; the noise is measured to within about a fifth.</source>
+        <translation>Peu de parties lisses ; le bruit est mesuré à un cinquième près environ.</translation>
+    </message>
+    <message>
+        <source>Hardly any smooth areas; the measured noise is a guess from the texture&apos;s floor.</source>
+        <translation>Presque pas de parties lisses ; le bruit mesuré est deviné d&apos;après le fond de la texture.</translation>
+    </message>
+    <message>
+        <source>The file is a finished picture, whose noise is blurred and bent by what was done to it: the raw file would do better.</source>
+        <translation>Le fichier est une image finie, dont le bruit fut brouillé et déformé par le traitement : le fichier raw ferait mieux.</translation>
+    </message>
+    <message>
+        <source>Doubt cannot be told of full colour: demosaicing makes neighbours share their noise.</source>
+        <translation>Le doute ne peut être dit en couleur : le dématriçage fait partager leur bruit aux voisins.</translation>
+    </message>
+    <message>
+        <source>Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.</source>
+        <translation>Le doute ne peut être dit que pour des vues raw : ce qu&apos;il advint du bruit d&apos;une image finie n&apos;est pas connu.</translation>
+    </message>
+    <message>
+        <source>Doubt cannot be told here: samples share their noise with their neighbours.</source>
+        <translation>Le doute ne peut être dit ici : les échantillons partagent leur bruit avec leurs voisins.</translation>
     </message>
 </context>
 </TS>

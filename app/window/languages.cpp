@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/languages.h"
 
+#include "irenic/sentence.h"
+
 #include <QApplication>
 #include <QDir>
 #include <QLibraryInfo>
@@ -13,8 +15,7 @@ namespace irenic {
 namespace {
 
 constexpr const char *kSetting = "language";
-/// Where texts lie that no class of the window asks for itself (lupdate takes the namespace around them).
-constexpr const char *kShared[] = {"irenic", "std"};
+constexpr const char *kContext = "irenic"; ///< the one of all texts in a compiled catalogue; see app/CMakeLists.txt
 
 } // namespace
 
@@ -49,8 +50,18 @@ void choose(const QString &code)
         QSettings().setValue(QLatin1String(kSetting), code);
 }
 
+namespace {
+
+std::string inThisLanguage(const char *english)
+{
+    return QCoreApplication::translate(kContext, english).toStdString();
+}
+
+} // namespace
+
 QString use(QApplication &application, QString wanted)
 {
+    translateSentences(inThisLanguage);
     if (wanted.isEmpty())
         wanted = chosen();
     if (wanted == QLatin1String(kPseudo)) {
@@ -80,13 +91,9 @@ QString use(QApplication &application, QString wanted)
 
 } // namespace languages
 
-QString Catalogue::translate(const char *context, const char *source, const char *disambiguation, int n) const
+QString Catalogue::translate(const char *, const char *source, const char *disambiguation, int n) const
 {
-    QString text = QTranslator::translate(context, source, disambiguation, n);
-    for (const char *shared : kShared)
-        if (text.isEmpty())
-            text = QTranslator::translate(shared, source, disambiguation, n);
-    return text;
+    return QTranslator::translate(kContext, source, disambiguation, n);
 }
 
 QString PseudoCatalogue::translate(const char *context, const char *source, const char *, int) const

@@ -28,7 +28,7 @@ QString use(QApplication &application, QString wanted = {});
 
 } // namespace languages
 
-/// Finds a text whatever class asks for it: what methods and settings are called is asked for by many.
+/// Finds a text whoever asks for it: what methods and settings are called is asked for by many classes.
 class Catalogue : public QTranslator
 {
     Q_OBJECT

@@ -2,6 +2,8 @@
 #include "irenic/decisions.h"
 
 #include "base/json.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <algorithm>
@@ -80,8 +82,8 @@ void Decisions::note(const Decision &decision)
 
 std::string Decisions::bandName(double noise)
 {
-    static const char *const names[] = {"grain below 6 %", "grain from 6 to 12 %", "grain above 12 %"};
-    return names[bandOf(noise)];
+    static const char *const names[] = {visible("grain below 6 %"), visible("grain from 6 to 12 %"), visible("grain above 12 %")};
+    return sentence(names[bandOf(noise)]);
 }
 
 std::optional<OwnStart> Decisions::startFor(double noise) const
@@ -99,20 +101,20 @@ std::optional<OwnStart> Decisions::startFor(double noise) const
     OwnStart start;
     start.frames = frames;
     std::string what;
-    const auto take = [&](const char *words, const std::vector<double> &of, double suggested, double &into, const char *unit) {
+    const auto take = [&](const char *words, const std::vector<double> &of, double suggested, double &into) {
         const auto found = leaning(of, suggested);
         if (!found)
             return;
         into = *found;
-        what += (what.empty() ? "" : ", ") + std::string(words) + " " + plain(into) + unit;
+        what += (what.empty() ? "" : ", ") + sentence(words, {plain(into)});
     };
-    take("luminance", values[0], 1, start.luminance, " x the suggestion");
-    take("colour", values[1], 1, start.colour, " x the suggestion");
-    take("detail", values[2], 0, start.detail, "");
-    take("grain", values[3], 0, start.grain, "");
+    take(visible("luminance %1 x the suggestion"), values[0], 1, start.luminance);
+    take(visible("colour %1 x the suggestion"), values[1], 1, start.colour);
+    take(visible("detail %1"), values[2], 0, start.detail);
+    take(visible("grain %1"), values[3], 0, start.grain);
     if (what.empty())
         return std::nullopt;
-    start.reason = "On " + std::to_string(frames) + " frames with " + bandName(noise) + " you settled on " + what + ".";
+    start.reason = sentence("On %1 frames with %2 you settled on %3.", {std::to_string(frames), bandName(noise), what});
     return start;
 }
 

@@ -8,6 +8,7 @@
 #include "irenic/clean.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <cmath>
@@ -241,19 +242,20 @@ std::string wordsOf(const Guest &g, Size guest, Size reference)
         words += part;
     };
     if (std::abs(g.scale - 1) * reference.width >= 1) {
-        say("scaled to " + fixedNumber(100 * g.scale, 1) + " %");
+        say(sentence("scaled to %1 %", {fixedNumber(100 * g.scale, 1)}));
     }
     const bool smaller = std::lround(guest.width * g.scale) < reference.width - 1 || std::lround(guest.height * g.scale) < reference.height - 1;
     if (g.dx || g.dy) {
-        say((smaller ? "laid at " : "moved by ") + std::to_string(g.dx) + ", " + std::to_string(g.dy));
+        const std::vector<std::string> by{std::to_string(g.dx), std::to_string(g.dy)};
+        say(smaller ? sentence("laid at %1, %2", by) : sentence("moved by %1, %2", by));
     }
     if (std::abs(g.exposureEv) >= 0.02) {
         say(std::string(g.exposureEv < 0 ? "" : "+") + fixedNumber(g.exposureEv, 2) + " EV");
     }
     if (std::max(std::abs(g.balance[0] - 1), std::abs(g.balance[2] - 1)) >= 0.01) {
-        say("red x " + fixedNumber(g.balance[0], 2) + ", blue x " + fixedNumber(g.balance[2], 2));
+        say(sentence("red x %1, blue x %2", {fixedNumber(g.balance[0], 2), fixedNumber(g.balance[2], 2)}));
     }
-    return words.empty() ? "Nothing had to be matched." : "To match for viewing: " + words + ".";
+    return words.empty() ? sentence("Nothing had to be matched.") : sentence("To match for viewing: %1.", {words});
 }
 
 } // namespace

@@ -7,6 +7,7 @@
 #include "irenic/clean_cache.h"
 #include "irenic/develop.h"
 #include "irenic/measure_noise.h"
+#include "irenic/sentence.h"
 #include "measure/block_noise.h"
 #include "measure/psnr.h"
 
@@ -384,13 +385,13 @@ std::string whyNoNearness(const Frame &frame, const NoiseReport &noise)
 {
     constexpr double kLeastConfidence = 0.1;
     if (frame.kind == FrameKind::Linear)
-        return "Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.";
+        return sentence("Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.");
     if (frame.kind == FrameKind::Rendered)
-        return "Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.";
+        return sentence("Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.");
     if (noise.spectrum)
-        return "Nearness cannot be estimated here: samples share their noise with their neighbours.";
+        return sentence("Nearness cannot be estimated here: samples share their noise with their neighbours.");
     if (noise.confidence < kLeastConfidence)
-        return "Nearness cannot be estimated here: the noise is hardly more than guessed.";
+        return sentence("Nearness cannot be estimated here: the noise is hardly more than guessed.");
     return {};
 }
 

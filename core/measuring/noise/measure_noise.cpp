@@ -4,6 +4,7 @@
 #include "base/parallel.h"
 #include "frame/linearizer.h"
 #include "irenic/measure_noise.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "law/censored.h"
 #include "law/line_fit.h"
@@ -172,7 +173,7 @@ double ratioTo(const std::array<NoiseModel, 4> &other, const Frame &frame, const
 }
 
 /// Takes a law from elsewhere where texture has raised what was measured; true where it did.
-Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose, const Frame &frame, std::optional<double> censored, NoiseReport &report, const RunContext &run)
+Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const std::string &whose, const Frame &frame, std::optional<double> censored, NoiseReport &report, const RunContext &run)
 {
     const double ratio = ratioTo(other, frame, report);
     if (ratio <= kMeasuredAsWell || report.confidence >= kSureOfLaw)
@@ -182,7 +183,7 @@ Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose
         return supported;
     report.cells = other;
     report.confidence = kSureOfLaw;
-    report.confidenceReason = "Texture raises what is measured, by " + oneDecimal(ratio) + " times; " + whose + " agrees with the calmest parts and is used.";
+    report.confidenceReason = sentence("Texture raises what is measured, by %1 times; %2 agrees with the calmest parts and is used.", {oneDecimal(ratio), whose});
     return true;
 }
 
@@ -190,10 +191,10 @@ Result<bool> takeLower(const std::array<NoiseModel, 4> &other, const char *whose
 std::string sayRatio(double ratio)
 {
     if (ratio > kAgreement)
-        return " It is " + oneDecimal(ratio) + " times what the file says of its camera; the measurement is used.";
+        return " " + sentence("It is %1 times what the file says of its camera; the measurement is used.", {oneDecimal(ratio)});
     if (ratio < 1 / kAgreement)
-        return " The file says " + oneDecimal(1 / ratio) + " times as much of its camera; the measurement is used.";
-    return " What the file says of its camera agrees.";
+        return " " + sentence("The file says %1 times as much of its camera; the measurement is used.", {oneDecimal(1 / ratio)});
+    return " " + sentence("What the file says of its camera agrees.");
 }
 
 /// Holds the measured law against the file's own, and takes that where the frame itself says too little, or where texture has raised what it says.
@@ -216,10 +217,10 @@ Status crossCheck(const Frame &frame, std::optional<double> censored, NoiseRepor
     if (report.confidence < kTrusted) {
         report.cells = ofCells;
         report.confidence = kTrusted;
-        report.confidenceReason = "Too few smooth areas to measure by; the noise is taken from what the file says of its camera.";
+        report.confidenceReason = sentence("Too few smooth areas to measure by; the noise is taken from what the file says of its camera.");
         return {};
     }
-    const Result<bool> taken = takeLower(ofCells, "what the file says of its camera", frame, censored, report, run);
+    const Result<bool> taken = takeLower(ofCells, sentence("what the file says of its camera"), frame, censored, report, run);
     if (!taken)
         return taken.error();
     if (taken.value())
@@ -233,7 +234,7 @@ Status askEarlierFrames(const Frame &frame, const LawInput &input, const KnownCa
 {
     if (known.lawFrames == 0)
         return {};
-    const std::string whose = known.lawFrames == 1 ? "an earlier frame of this camera" : std::to_string(known.lawFrames) + " earlier frames of this camera";
+    const std::string whose = known.lawFrames == 1 ? sentence("that of an earlier frame of this camera") : sentence("that of %1 earlier frames of this camera", {std::to_string(known.lawFrames)});
     if (input.readVariance) { // the masked border knows the noise in the dark
         const double ratio = std::sqrt(double(known.cells[greenOf(frame)].readVariance) / *input.readVariance);
         if (ratio > kAgreement || ratio < 1 / kAgreement)
@@ -242,29 +243,29 @@ Status askEarlierFrames(const Frame &frame, const LawInput &input, const KnownCa
     if (blocks == 0) {
         report.cells = known.cells;
         report.confidence = kSureOfLaw;
-        report.confidenceReason = "Nothing to measure noise by; that of " + whose + " is used.";
+        report.confidenceReason = sentence("Nothing to measure noise by; %1 is used.", {whose});
         report.lawFrames = known.lawFrames;
         return {};
     }
-    const Result<bool> taken = takeLower(known.cells, ("that of " + whose).c_str(), frame, input.censoredAt, report, run);
+    const Result<bool> taken = takeLower(known.cells, whose, frame, input.censoredAt, report, run);
     if (!taken)
         return taken.error();
     if (taken.value())
         report.lawFrames = known.lawFrames;
     else if (const double ratio = ratioTo(known.cells, frame, report); ratio < kAgreement && ratio > 1 / kAgreement)
-        report.confidenceReason += " That of " + whose + " agrees.";
+        report.confidenceReason += " " + (known.lawFrames == 1 ? sentence("That of an earlier frame of this camera agrees.") : sentence("That of %1 earlier frames of this camera agrees.", {std::to_string(known.lawFrames)}));
     return {};
 }
 
 std::string reasonFor(const Frame &frame, size_t blocks, double confidence)
 {
     if (blocks == 0)
-        return "Every part of the frame is clipped or black; there is nothing to measure noise by.";
-    std::string reason = confidence > 0.75       ? "Smooth areas of many tones pin the noise down well."
-                         : confidence > kTrusted ? "Few smooth areas; the noise is measured to within about a fifth."
-                                                 : "Hardly any smooth areas; the measured noise is a guess from the texture's floor.";
+        return sentence("Every part of the frame is clipped or black; there is nothing to measure noise by.");
+    std::string reason = confidence > 0.75       ? sentence("Smooth areas of many tones pin the noise down well.")
+                         : confidence > kTrusted ? sentence("Few smooth areas; the noise is measured to within about a fifth.")
+                                                 : sentence("Hardly any smooth areas; the measured noise is a guess from the texture's floor.");
     if (frame.kind == FrameKind::Rendered)
-        reason += " The file is a finished picture, whose noise is blurred and bent by what was done to it: the raw file would do better.";
+        reason += " " + sentence("The file is a finished picture, whose noise is blurred and bent by what was done to it: the raw file would do better.");
     return reason;
 }
 
@@ -352,7 +353,7 @@ bool lowerToUsual(double overUsual, NoiseReport &report)
         return false;
     for (NoiseModel &m : report.cells)
         m = {float(m.shotGain / (lowered * lowered)), float(m.readVariance / (lowered * lowered))};
-    report.confidenceReason += " At this ISO sensors usually have less; the measurement is lowered, " + oneDecimal(lowered) + " times.";
+    report.confidenceReason += " " + sentence("At this ISO sensors usually have less; the measurement is lowered, %1 times.", {oneDecimal(lowered)});
     return true;
 }
 
@@ -425,7 +426,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
     if (mosaic) {
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
         if (report.spectrum)
-            report.confidenceReason += " Neighbouring samples share their noise: it was smoothed, or coded with loss, before it was stored.";
+            report.confidenceReason += " " + sentence("Neighbouring samples share their noise: it was smoothed, or coded with loss, before it was stored.");
         if (const Status asked = askEarlierFrames(frame, input, known, law.value().blocks, report, quiet); !asked)
             return asked.error();
         if (const Status checked = crossCheck(frame, input.censoredAt, report, quiet); !checked)
@@ -482,7 +483,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const DecidedNoise &decided
     report.cells = decided.cells;
     report.hotPixels = decided.hotPixels;
     report.confidence = decided.confidence;
-    report.confidenceReason = "The noise is what was decided with the help of earlier frames of this camera.";
+    report.confidenceReason = sentence("The noise is what was decided with the help of earlier frames of this camera.");
     report.lawFrames = decided.lawFrames;
     report.mapFrames = decided.mapFrames;
     if (const Status read = readSpectrum(frame, censoredAt(frame), report, run); !read)

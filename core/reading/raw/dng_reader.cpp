@@ -2,6 +2,7 @@
 #include "raw/dng_reader.h"
 
 #include "base/parallel.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "raw/dng_samples.h"
 #include "raw/dng_tags.h"
@@ -85,7 +86,7 @@ public:
         if (m_grey) {
             samples.value().whole = tripled(std::move(samples.value().whole));
             samples.value().wide = tripled(std::move(samples.value().wide));
-            m_frame->warnings.push_back("The sensor has no colour filters: its one channel stands for all three.");
+            m_frame->warnings.push_back(sentence("The sensor has no colour filters: its one channel stands for all three."));
         }
         if (m_storage.isWide()) {
             if (const Status s = roundSamples(samples.value().wide, tags->raw, run); !s)
@@ -170,7 +171,7 @@ private:
         if (!others.empty())
             m_frame->warnings.push_back("The file also holds " + others + "; only its main picture is read.");
         if (m_raw && (m_raw->find(TagProfileGainTableMap) || m_tree.chain.front().find(TagProfileGainTableMap)))
-            m_frame->warnings.push_back("The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown.");
+            m_frame->warnings.push_back(sentence("The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown."));
     }
 
     Status checkStorage()
@@ -285,7 +286,7 @@ private:
             if (active.contains(crop) && crop.width >= kMinSidePx && crop.height >= kMinSidePx)
                 m_frame->crop = crop;
             else
-                m_frame->warnings.push_back("The default crop lies outside the active area and was passed over.");
+                m_frame->warnings.push_back(sentence("The default crop lies outside the active area and was passed over."));
         }
         const double orientation = m_tree.chain.front().number(TagOrientation, 1);
         m_frame->orientation = orientation >= 1 && orientation <= 8 ? int(orientation) : 1;
@@ -359,7 +360,7 @@ private:
                 l.black[i % 3] += float(black[m_grey ? i / 3 : i] / double(places));
             l.repeatRows = l.repeatCols = 1;
             if (d.find(TagBlackLevelDeltaH) || d.find(TagBlackLevelDeltaV))
-                m_frame->warnings.push_back("Black levels of single rows and columns of full colour were passed over.");
+                m_frame->warnings.push_back(sentence("Black levels of single rows and columns of full colour were passed over."));
         } else {
             l.black.assign(size_t(l.period()), 0.f);
             if (!black.empty() && black.size() < size_t(l.period()))
@@ -384,7 +385,7 @@ private:
             return refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
         // A six-by-six or three-by-one black pattern on a two-by-two sensor is legal and rare; keep the meaning.
         if ((l.repeatRows > 2 || l.repeatCols > 2) && !m_sixBySix)
-            m_frame->warnings.push_back("The black levels repeat over more than two places; their mean over each colour is used for scaling.");
+            m_frame->warnings.push_back(sentence("The black levels repeat over more than two places; their mean over each colour is used for scaling."));
         return {};
     }
 
@@ -400,7 +401,7 @@ private:
             std::copy(v.begin(), v.end(), m.begin());
             if (isUsable(m))
                 return m;
-            m_frame->warnings.push_back("One of the file's colour matrices cannot be used and was passed over.");
+            m_frame->warnings.push_back(sentence("One of the file's colour matrices cannot be used and was passed over."));
             return std::nullopt;
         };
         c.illuminants = {int(d.number(TagCalibrationIlluminant1, 0)), int(d.number(TagCalibrationIlluminant2, 0))};
@@ -412,9 +413,9 @@ private:
         if (const auto v = d.numbers(TagAsShotNeutral); v.size() == 3 && v[0] > 0 && v[1] > 0 && v[2] > 0)
             c.asShotNeutral = {v[0], v[1], v[2]};
         else
-            m_frame->warnings.push_back("The file does not say its white balance; equal channels are shown as white.");
+            m_frame->warnings.push_back(sentence("The file does not say its white balance; equal channels are shown as white."));
         if (!c.colourMatrix[0])
-            m_frame->warnings.push_back("The file does not describe its colours; they are shown as sRGB.");
+            m_frame->warnings.push_back(sentence("The file does not describe its colours; they are shown as sRGB."));
         c.baselineExposureEv = d.number(TagBaselineExposure, 0);
     }
 
@@ -485,7 +486,7 @@ private:
         tell(TagBlackLevelDeltaH, l.deltaColumn);
         tell(TagWhiteLevel, std::vector<float>(size_t(m_frame->channels()), l.white));
         if (top > kBrightest)
-            m_frame->warnings.push_back("Lights more than sixteen times as bright as white were cut off.");
+            m_frame->warnings.push_back(sentence("Lights more than sixteen times as bright as white were cut off."));
         if (broken > 0)
             m_frame->warnings.push_back(std::to_string(broken) + " samples are no numbers and were read as black.");
         m_frame->shooting.bitDepth = 16;

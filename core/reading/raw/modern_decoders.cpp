@@ -2,6 +2,7 @@
 #include "base/budget.h"
 #include "base/input_file.h"
 #include "colour/profile.h"
+#include "irenic/sentence.h"
 #include "raw/jpeg_xl_reader.h"
 #include "raw/rendered_reader.h"
 
@@ -60,9 +61,9 @@ Result<DecodedPicture> decodeJpegXl(const std::filesystem::path &file, const std
         picture.warnings.push_back("Its " + std::to_string(jxl->bits) + (jxl->isFloat ? "-bit floats" : "-bit numbers") + " were rounded to 16 bits; values below 0 and above 1 were cut off.");
     }
     if (jxl->hasAlpha)
-        picture.warnings.push_back("The picture's transparency or other extra channels were left out.");
+        picture.warnings.push_back(sentence("The picture's transparency or other extra channels were left out."));
     if (jxl->isAnimated)
-        picture.warnings.push_back("The file holds several pictures; the first is read.");
+        picture.warnings.push_back(sentence("The file holds several pictures; the first is read."));
     return picture;
 }
 
@@ -135,9 +136,9 @@ Result<DecodedPicture> decodeHeif(const std::filesystem::path &file, const std::
     }
     picture.isUpright = true;
     if (heif_image_handle_has_alpha_channel(handle.get()))
-        picture.warnings.push_back("The picture's transparency was left out.");
+        picture.warnings.push_back(sentence("The picture's transparency was left out."));
     if (heif_context_get_number_of_top_level_images(context.get()) > 1)
-        picture.warnings.push_back("The file holds several pictures; the main one is read.");
+        picture.warnings.push_back(sentence("The file holds several pictures; the main one is read."));
     return picture;
 }
 

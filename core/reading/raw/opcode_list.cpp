@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "frame/linearizer.h"
+#include "irenic/sentence.h"
 #include "irenic/shading.h"
 
 #include <bit>
@@ -387,7 +388,7 @@ Status takeDescribed(Frame &frame, SourceTags &tags, const RunContext &run)
         const std::vector<std::byte> bytes = found->bytes;
         const auto all = opcodesIn(bytes);
         if (!all) {
-            frame.warnings.push_back("One of the file's lists of corrections cannot be read and is not shown.");
+            frame.warnings.push_back(sentence("One of the file's lists of corrections cannot be read and is not shown."));
             continue;
         }
         size_t applied = 0; // of the second list: all up to the last curve
@@ -409,7 +410,7 @@ Status takeDescribed(Frame &frame, SourceTags &tags, const RunContext &run)
             for (size_t i = applied; i < all->size(); ++i)
                 rest.emplace_back((*all)[i].whole.begin(), (*all)[i].whole.end());
             rest.empty() ? tags.raw.erase(tag) : tags.raw.setBytes(tag, TiffUndefined, opcodeList(rest));
-            frame.warnings.push_back("The file describes a curve or lines over its samples; they were applied on reading, and a DNG made of it holds linear samples.");
+            frame.warnings.push_back(sentence("The file describes a curve or lines over its samples; they were applied on reading, and a DNG made of it holds linear samples."));
         }
         for (size_t i = applied; i < all->size(); ++i) {
             const Opcode &o = (*all)[i];

@@ -2,6 +2,7 @@
 #include "raw/dng_reader.h"
 
 #include "base/half.h"
+#include "irenic/sentence.h"
 #include "raw/jpeg_errors.h"
 #include "raw/rendered_reader.h"
 
@@ -178,11 +179,11 @@ Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file, const std::
     picture.jpeg = codingOf(info);
     for (const jpeg_marker_struct *m = info.marker_list; m; m = m->next)
         if (m->marker == JPEG_APP0 + 2 && m->data_length >= 4 && std::memcmp(m->data, "MPF", 4) == 0) {
-            picture.warnings.push_back("The file holds several pictures; the first is read.");
+            picture.warnings.push_back(sentence("The file holds several pictures; the first is read."));
             break;
         }
     if (r.errors.num_warnings > 0)
-        picture.warnings.push_back("The JPEG data are damaged in places; part of the picture may be missing.");
+        picture.warnings.push_back(sentence("The JPEG data are damaged in places; part of the picture may be missing."));
     return picture;
 }
 
@@ -289,7 +290,7 @@ Result<DecodedPicture> decodePng(const std::filesystem::path &file, const std::s
             std::transform(rows[y], rows[y] + rowSamples, out, widened);
     }
     if (transparent)
-        picture.warnings.push_back("The picture's transparency was left out.");
+        picture.warnings.push_back(sentence("The picture's transparency was left out."));
     return picture;
 }
 
@@ -443,12 +444,12 @@ Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::
     if (TIFFGetField(tif.get(), TIFFTAG_ICCPROFILE, &length, &icc) && icc)
         picture.profile.assign(static_cast<uint8_t *>(icc), static_cast<uint8_t *>(icc) + length);
     if (l.perPixel > picture.channels)
-        picture.warnings.push_back("The picture's transparency or other extra channels were left out.");
+        picture.warnings.push_back(sentence("The picture's transparency or other extra channels were left out."));
     if (TIFFLastDirectory(tif.get()) == 0 && TIFFReadDirectory(tif.get()) == 1) {
         uint32_t kind = 0;
         TIFFGetField(tif.get(), TIFFTAG_SUBFILETYPE, &kind);
         if (!(kind & (FILETYPE_REDUCEDIMAGE | FILETYPE_MASK)))
-            picture.warnings.push_back("The file holds several pictures; the first is read.");
+            picture.warnings.push_back(sentence("The file holds several pictures; the first is read."));
     }
     if (l.format == SAMPLEFORMAT_IEEEFP)
         picture.warnings.push_back("Its " + std::to_string(l.bits) + "-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.");

@@ -4,6 +4,7 @@
 #include "colour/colour.h"
 #include "colour/profile.h"
 #include "irenic/read_frame.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "raw/dng_reader.h"
 #include "raw/metadata.h"
@@ -25,7 +26,7 @@ void readExif(const std::filesystem::path &file, Frame &frame)
         frame.shooting = shootingOf(image->exifData());
         frame.orientation = orientationOf(image->exifData());
     } catch (const std::exception &) {
-        frame.warnings.push_back("The shooting data could not be read.");
+        frame.warnings.push_back(sentence("The shooting data could not be read."));
     }
 }
 
@@ -91,7 +92,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
                 frame->samples.at(3 * x + c, y) = p.samples[(size_t(y) * size_t(p.size.width) + size_t(x)) * size_t(p.channels) + size_t(p.channels == 3 ? c : 0)];
     frame->jpeg = p.jpeg;
     if (p.jpeg && p.jpeg->meanStep() >= kCoarseJpegStep)
-        frame->warnings.push_back("The JPEG is heavily compressed; a trial can soften its blocks before the method. The raw file would serve better.");
+        frame->warnings.push_back(sentence("The JPEG is heavily compressed; a trial can soften its blocks before the method. The raw file would serve better."));
     if (p.hasMetadata)
         readExif(file, *frame);
     if (p.isUpright)
@@ -101,7 +102,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
     if (encoding->decode[0].empty()) { // no curves and matrix: into sRGB, once
         if (!convertToSrgb(p.profile, frame->samples))
             return fileError(ErrorCode::Unsupported, file, "has a colour profile that cannot be understood");
-        frame->warnings.push_back("Its colour profile is more than curves and a matrix; the picture was converted to sRGB.");
+        frame->warnings.push_back(sentence("Its colour profile is more than curves and a matrix; the picture was converted to sRGB."));
         frame->shooting.bitDepth = 16;
         frame->jpeg = nullptr; // its steps are not those of these numbers
         *encoding = encodingOf({}, 3);

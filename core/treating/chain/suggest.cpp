@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/clean.h"
 
+#include "irenic/sentence.h"
+
 namespace irenic {
 
 namespace {
@@ -49,9 +51,9 @@ Suggestion suggestTreatment(const NoiseReport &noise)
         if (serves && (!best || m.rank > best->rank) && validate(Treatment{m.id}))
             best = &m;
     }
-    std::string reason = "Grain measures " + percent(noise.luminanceNoise) + " of the mid-tone and colour noise " + percent(noise.colourNoise) + ": " + best->why;
+    std::string reason = sentence("Grain measures %1 of the mid-tone and colour noise %2: %3", {percent(noise.luminanceNoise), percent(noise.colourNoise), sentence(best->why)});
     if (shareFor(noise.confidence, 0) < 1)
-        reason += " The noise is measured with little certainty, so less of it is taken.";
+        reason += " " + sentence("The noise is measured with little certainty, so less of it is taken.");
     return {suggestedFor(best->id, noise), reason};
 }
 

@@ -3,6 +3,7 @@
 
 #include "base/grid.h"
 #include "irenic/picture.h"
+#include "irenic/sentence.h"
 
 #include <cmath>
 
@@ -43,9 +44,9 @@ std::shared_ptr<const NoiseReport> withoutFaults(const NoiseReport &noise)
 std::string whyNoDoubt(const Frame &frame, const NoiseReport &noise)
 {
     if (frame.kind != FrameKind::Mosaic)
-        return frame.kind == FrameKind::Linear ? "Doubt cannot be told of full colour: demosaicing makes neighbours share their noise." : "Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.";
+        return frame.kind == FrameKind::Linear ? sentence("Doubt cannot be told of full colour: demosaicing makes neighbours share their noise.") : sentence("Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.");
     if (noise.spectrum)
-        return "Doubt cannot be told here: samples share their noise with their neighbours.";
+        return sentence("Doubt cannot be told here: samples share their noise with their neighbours.");
     return {};
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/regions.h"
 #include "irenic/rendering.h"
+#include "irenic/sentence.h"
 #include "irenic/spots.h"
 #include "panels/export_dialog.h"
 #include "support/windows.h"
@@ -125,7 +126,10 @@ private slots:
         QFETCH(QString, language);
         const QList<Text> texts = textsOf(language);
         QVERIFY(texts.size() > 1000);
+        QMap<QString, QString> said;
         for (const Text &t : texts) {
+            QVERIFY2(said.value(t.source, t.translation) == t.translation, qPrintable(t.source)); // whoever says it
+            said[t.source] = t.translation;
             QVERIFY2(t.isFinished && !t.translation.isEmpty(), qPrintable(t.source));
             QVERIFY2(placesIn(t.translation) == placesIn(t.source), qPrintable(t.translation));
             QVERIFY2(t.translation.count('\n') == t.source.count('\n'), qPrintable(t.translation));
@@ -161,6 +165,22 @@ private slots:
         same.removeAll("luminance"); // as in French
         same.removeAll("texture");
         QVERIFY2(same.isEmpty(), qPrintable(same.join(" | ")));
+    }
+
+    /// What the engine says of a frame is said in the window's language, and in English again where nobody asked for another.
+    void theEngineSpeaksIt()
+    {
+        NoiseReport noise;
+        noise.luminanceNoise = 0.1f;
+        const std::string english = suggestTreatment(noise).reason;
+        QVERIFY(english.starts_with("Grain measures 10 % of the mid-tone"));
+        {
+            const Speaking speaking("de");
+            const QString german = QString::fromStdString(suggestTreatment(noise).reason);
+            QVERIFY2(german.startsWith("Das Korn misst 10 % des Mitteltons") && !german.contains("where"), qPrintable(german));
+        }
+        QCOMPARE(suggestTreatment(noise).reason, english);
+        QCOMPARE(sentence("%1 of %2, 100 % of %3", {"a", "%1"}), std::string("a of %1, 100 % of %3"));
     }
 
     void aLanguageThatIsNotThereIsEnglish()

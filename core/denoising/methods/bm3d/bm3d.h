@@ -7,13 +7,13 @@ namespace irenic {
 
 inline constexpr MethodInfo kBm3dInfo{
     .id = "bm3d",
-    .label = "BM3D",
-    .goodAt = "The classical best: keeps fine detail and cleans smooth tones well.",
-    .cost = "About four times the wavelet's time.",
+    .label = visible("BM3D"),
+    .goodAt = visible("The classical best: keeps fine detail and cleans smooth tones well."),
+    .cost = visible("About four times the wavelet's time."),
     .secondsPerMegapixel = 0.5,
     .rank = 2,
     .fromNoise = 0.06,
-    .why = "heavy, where BM3D keeps the most detail and is worth its time.",
+    .why = visible("heavy, where BM3D keeps the most detail and is worth its time."),
     .luminance = 0.9, // 0.1 dB above 1 on six photographs, and SSIM with it; see docs/engine.md
     .lighter = "wavelet",
     .beside = "nlm",

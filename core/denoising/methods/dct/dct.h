@@ -8,13 +8,13 @@ namespace irenic {
 
 inline constexpr MethodInfo kDctInfo{
     .id = "dct",
-    .label = "Sliding DCT",
-    .goodAt = "Crisp lines and weaves; quick.",
-    .cost = "About twice the wavelet's time.",
+    .label = visible("Sliding DCT"),
+    .goodAt = visible("Crisp lines and weaves; quick."),
+    .cost = visible("About twice the wavelet's time."),
     .secondsPerMegapixel = 0.28,
     .rank = 1,
     .fromNoise = 0.03,
-    .why = "moderate, where sliding DCT keeps as much detail as slower methods.",
+    .why = visible("moderate, where sliding DCT keeps as much detail as slower methods."),
     .lighter = "wavelet",
     .beside = "bm3d",
 };

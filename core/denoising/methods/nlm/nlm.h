@@ -7,9 +7,9 @@ namespace irenic {
 
 inline constexpr MethodInfo kNlmInfo{
     .id = "nlm",
-    .label = "Non-local means",
-    .goodAt = "Repeating texture such as weave and rope; leaves a little fine grain.",
-    .cost = "About three times the wavelet's time.",
+    .label = visible("Non-local means"),
+    .goodAt = visible("Repeating texture such as weave and rope; leaves a little fine grain."),
+    .cost = visible("About three times the wavelet's time."),
     .secondsPerMegapixel = 0.45,
     .luminance = 0.85,
     .colour = 1.25,

@@ -7,13 +7,13 @@ namespace irenic {
 
 inline constexpr MethodInfo kWaveletInfo{
     .id = "wavelet",
-    .label = "Wavelet shrinkage",
-    .goodAt = "Quick and even; keeps grain fine and edges free of halos.",
-    .cost = "About an eighth of a second a megapixel on two cores.",
+    .label = visible("Wavelet shrinkage"),
+    .goodAt = visible("Quick and even; keeps grain fine and edges free of halos."),
+    .cost = visible("About an eighth of a second a megapixel on two cores."),
     .secondsPerMegapixel = 0.13,
     .rank = 0,
     .fromNoise = 0,
-    .why = "light, so the quickest method loses nothing that shows.",
+    .why = visible("light, so the quickest method loses nothing that shows."),
     .lighter = "dct",
     .beside = "bm3d",
 };
