@@ -77,7 +77,7 @@ struct KindsArguments {
     std::vector<std::string> kinds; ///< of frames, by name; empty takes all
     std::string method;             ///< at its own suggestion, in place of the suggested one
     bool each = false;              ///< a line for every frame, on standard error
-    bool trueLaw = false;           ///< of nearness: the sensor's own law in place of the measured one
+    bool trueLaw = false;           ///< of nearness and colours: the sensor's own law in place of the measured one
 };
 /// How near the measured noise comes to the sensor's, for every kind of fault and of file.
 int law(const KindsArguments &arguments);
@@ -85,6 +85,8 @@ int law(const KindsArguments &arguments);
 int kindsTable(const KindsArguments &arguments);
 /// The estimated against the true nearness of every method, for every kind of mosaic.
 int nearnessTable(const KindsArguments &arguments);
+/// Every method's developed picture against the scene itself in full colour, and that of a network's full colour against its own samples, demosaiced.
+int colours(const KindsArguments &arguments);
 /// What the suggested strengths and the suggested method lose against the best by truth, likewise.
 int regret(const KindsArguments &arguments);
 

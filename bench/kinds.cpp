@@ -48,37 +48,6 @@ Result<std::shared_ptr<const Frame>> readAs(const Kind &kind, const FinishOption
     return writtenAndRead(std::filesystem::temp_directory_path(), kind.ending, [&](const std::filesystem::path &file) { return kind.isRaw() ? writeShot(file, shot, o) : writeFinished(file, shot, o, finish); });
 }
 
-/// The clean frame went through the same steps; as a JPEG it is hardly compressed.
-Result<Shown> shown(const Scene &scene, int iso, const Kind &kind)
-{
-    ShootOptions o;
-    o.iso = iso;
-    o.seed = uint64_t(iso);
-    o.lensBlurPx = 0.4;
-    o.banding = 0;
-    o.hotPixelsPerMillion = kind.isRaw() ? 100 : 0;
-    o.cut = {0, 0, scene.size.width & ~1, scene.size.height & ~1};
-    kind.change(o);
-    Result<Shot> shot = shoot(scene, o);
-    if (!shot)
-        return shot.error();
-    const auto frame = readAs(kind, kind.finish, shot.value(), o);
-    if (!frame)
-        return frame.error();
-    std::shared_ptr<const Frame> clean;
-    if (frame.value()->kind == FrameKind::Mosaic)
-        clean = frameWith(*frame.value(), [&](int x, int y) { return shot.value().truth.clean.at(x, y); });
-    else {
-        ShootOptions still = o;
-        still.faults = {};
-        const auto read = readAs(kind, {100, kind.finish.sharpening}, withoutNoise(shot.value(), o), still);
-        if (!read)
-            return read.error();
-        clean = read.value();
-    }
-    return Shown{frame.value(), clean, std::move(shot.value().truth)};
-}
-
 struct Law {
     double sigma = 0, dark = 0, light = 0; ///< measured over true: median over the picture's tones, at its fifth and its ninety-fifth percentile
 };
@@ -134,6 +103,36 @@ Bad badOf(const Shown &s, const NoiseReport &noise)
 }
 
 } // namespace
+
+Result<Shown> shown(const Scene &scene, int iso, const Kind &kind)
+{
+    ShootOptions o;
+    o.iso = iso;
+    o.seed = uint64_t(iso);
+    o.lensBlurPx = kLensBlurPx;
+    o.banding = 0;
+    o.hotPixelsPerMillion = kind.isRaw() ? 100 : 0;
+    o.cut = {0, 0, scene.size.width & ~1, scene.size.height & ~1};
+    kind.change(o);
+    Result<Shot> shot = shoot(scene, o);
+    if (!shot)
+        return shot.error();
+    const auto frame = readAs(kind, kind.finish, shot.value(), o);
+    if (!frame)
+        return frame.error();
+    std::shared_ptr<const Frame> clean;
+    if (frame.value()->kind == FrameKind::Mosaic)
+        clean = frameWith(*frame.value(), [&](int x, int y) { return shot.value().truth.clean.at(x, y); });
+    else {
+        ShootOptions still = o;
+        still.faults = {};
+        const auto read = readAs(kind, {100, kind.finish.sharpening}, withoutNoise(shot.value(), o), still);
+        if (!read)
+            return read.error();
+        clean = read.value();
+    }
+    return Shown{frame.value(), clean, std::move(shot.value().truth)};
+}
 
 double middleOf(std::vector<double> v)
 {

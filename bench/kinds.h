@@ -24,6 +24,10 @@ struct Shown {
     ShotTruth truth;
 };
 
+/// A scene as that kind of frame, behind a lens of kLensBlurPx. The clean frame went through the same steps; as a JPEG it is hardly compressed.
+Result<Shown> shown(const Scene &scene, int iso, const Kind &kind);
+constexpr double kLensBlurPx = 0.4;
+
 using ShownAndMeasured = std::vector<std::pair<Shown, NoiseReport>>;
 
 /// Every scene as every kind, or every kind of raw, at every ISO, measured; `each` answers false to end it. What main() returns.

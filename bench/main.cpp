@@ -65,12 +65,18 @@ int main(int argc, char **argv)
     CLI::App *near = addKinds("nearness", "Estimated against true nearness of every method, for every kind of raw frame");
     near->add_flag("--true-law", k.trueLaw, "The sensor's own noise law in place of the measured one");
     near->add_flag("--each", k.each, "A line for every trial, on standard error");
+    CLI::App *colours = addKinds("colours", "Developed pictures against the scene itself, in full colour: what demosaicing costs, and what a network's own colours gain");
+    colours->add_option("--method", k.method, "One method alone, beside those that give colours");
+    colours->add_flag("--true-law", k.trueLaw, "The sensor's own noise law in place of the measured one");
+    colours->add_flag("--each", k.each, "A line for every picture, on standard error");
     CLI::App *regret = addKinds("regret", "What suggested strengths and methods lose against the best ones, for every kind of frame");
     regret->add_option("--method", k.method, "One method alone");
     regret->add_flag("--each", k.each, "A line for every frame and method, on standard error");
     CLI11_PARSE(app, argc, argv);
     if (regret->parsed())
         return irenic::bench::regret(k);
+    if (colours->parsed())
+        return irenic::bench::colours(k);
     if (near->parsed())
         return irenic::bench::nearnessTable(k);
     if (law->parsed())

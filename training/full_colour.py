@@ -4,10 +4,13 @@
 Planes are balanced first (red and blue multiplied so that white is equal in all), so that what it learns of colour holds for every camera; the noise of
 each colour comes as a constant plane of its own. Without biases, as the first (network.py). Twelve outputs a packed place: the noise of its four samples,
 and what a linear demosaic of the clean samples lacks at the eight colours that were not measured there. Neither has a local mean: brightness and colour stay."""
+import struct
+import zlib
+
 import torch
 from torch import nn
 
-from network import MEAN, Block, conv, local_mean
+from network import MAGIC, MEAN, Block, conv, local_mean
 
 WIDTHS = (32, 64, 128, 96)  # channels at full, half, quarter and eighth size of the packed planes
 DEPTHS = (1, 1, 4, 1)  # blocks there on the way down; again on the way up at full and half size
@@ -103,6 +106,32 @@ def from_first(state, widths=WIDTHS, depths=DEPTHS):
         elif name.startswith("bottom.") and name.endswith("second.weight"):
             new[name].zero_()
     return new
+
+
+def order(depths):
+    """Names of the convolutions in the order in which they are computed, and the file of weights has them (docs/unet.md)."""
+    last = len(depths) - 1
+    blocks = lambda part, count: [f"{part}.{i}.{which}" for i in range(count) for which in ("first", "second")]
+    names = ["enter"]
+    for level in range(last):
+        names += [*blocks(f"down.{level}", depths[level]), f"shrink.{level}"]
+    names += blocks("bottom", depths[last])
+    for at, level in enumerate(reversed(range(last))):
+        names += [f"grow.{at}", *blocks(f"up.{at}", depths[level] if level < 2 else 0)]
+    return [*names, "leave"]
+
+
+VERSION = 3
+
+
+def write_weights(state, widths, depths, steps, file):
+    """The file that the application reads; returns how many numbers it holds."""
+    payload = b"".join(state[name + ".weight"].numpy().astype("<f2").tobytes() for name in order(depths))
+    levels, inputs, outputs = len(widths), state["enter.weight"].shape[1], state["leave.weight"].shape[0]
+    header = struct.pack(f"<8s{2 * levels + 7}I", MAGIC, VERSION, levels, inputs, outputs, *widths, *depths, steps, len(payload) // 2, zlib.crc32(payload))
+    with open(file, "wb") as out:
+        out.write(header + payload)
+    return len(payload) // 2
 
 
 # How much of the differences red - green and blue - green of balanced channels goes into red, green and blue of sRGB, beside the whole of green.

@@ -73,6 +73,9 @@ ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &re
     m_note = new QLabel(tr("8 bits hold 256 steps of each colour: smooth tones may show bands once such a file is edited. The last step is dithered against it."));
     m_note->setObjectName(QStringLiteral("eightBits"));
     m_note->setWordWrap(true);
+    m_samplesAlone = new QLabel(tr("A DNG of sensor samples does not hold the network's full colour: the program that opens it demosaics the cleaned samples. A linear DNG, TIFF, JPEG or PNG holds it."));
+    m_samplesAlone->setObjectName(QStringLiteral("samplesAlone"));
+    m_samplesAlone->setWordWrap(true);
     m_buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
     m_buttons->button(QDialogButtonBox::Ok)->setText(tr("Export"));
     for (QAbstractButton *b : m_buttons->buttons())
@@ -86,6 +89,7 @@ ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &re
     form->addRow(tr("As"), makeFormats());
     form->addRow(tr("Rendered"), makeRendered());
     form->addRow(QString(), m_note);
+    form->addRow(QString(), m_samplesAlone);
     form->addRow(tr("Where"), makePlace());
     m_name = new QLineEdit(m_start.name);
     m_name->setObjectName(QStringLiteral("name"));
@@ -319,9 +323,12 @@ void ExportDialog::refresh()
     QStringList names;
     double seconds = 0;
     int files = 0, unknown = 0;
+    bool samplesAlone = false;
     for (const ExportRequest &r : problem.isEmpty() ? c.requests(m_session) : std::vector<ExportRequest>()) {
         ++files;
         unknown += r.expected == 0;
+        const MethodInfo *method = findMethod(r.job.treatment.method);
+        samplesAlone |= m_dng->isChecked() && method && method->givesColours;
         seconds += r.expected * m_pace;
         const auto target = targetOf(r, m_session.frame(m_session.indexOf(fileText(r.job.source))), c.clash == ExportJob::Clash::Skip);
         if (!target)
@@ -333,6 +340,7 @@ void ExportDialog::refresh()
         if (names.size() < kNamesShown)
             names << fileText(c.place == Place::Subfolder ? fileOf(c.subfolder) / target->value().filename() : target->value().filename());
     }
+    m_samplesAlone->setVisible(samplesAlone);
     if (files > kNamesShown)
         names = names.mid(0, kNamesShown - 1) << tr("and %1 more").arg(files - int(std::min(names.size(), qsizetype(kNamesShown - 1))));
     m_preview->setMinimumHeight(fontMetrics().lineSpacing() * std::max(1, int(names.size())));

@@ -51,7 +51,7 @@ private:
     QCheckBox *m_sameNoise, *m_dng, *m_linear, *m_tiff, *m_jpeg, *m_png, *m_uncompressed, *m_sidecar;
     QSpinBox *m_dpi;
     QLineEdit *m_subfolder, *m_folder, *m_name;
-    QLabel *m_preview, *m_time, *m_note;
+    QLabel *m_preview, *m_time, *m_note, *m_samplesAlone;
     QDialogButtonBox *m_buttons;
 };
 

@@ -132,6 +132,19 @@ std::shared_ptr<const Frame> cleanFrameOf(const Simulated &simulated)
     return clean;
 }
 
+std::shared_ptr<const Frame> wholeFrameOf(const Simulated &simulated, const Scene &scene, const ShootOptions &options)
+{
+    const Plane<float> colours = colourTruth(scene, options).take();
+    auto whole = std::make_shared<Frame>(static_cast<const FrameFacts &>(*simulated.frame));
+    whole->kind = FrameKind::Linear;
+    whole->levels = {1, 1, {1000, 1000, 1000}, {}, {}, 61000};
+    whole->samples.reset(colours.size());
+    for (int y = 0; y < colours.height(); ++y)
+        for (int x = 0; x < colours.width(); ++x)
+            whole->samples.at(x, y) = uint16_t(std::clamp(std::lround(colours.at(x, y) * 60000 + 1000), 0l, 65535l));
+    return whole;
+}
+
 FullColour simulateFullColour(const Scene &scene, const NoiseModel &law, bool blurred, uint64_t seed)
 {
     const Size size = scene.size;

@@ -46,6 +46,9 @@ Simulated simulate(const Scene &scene, const ShootOptions &options);
 /// The same mosaic without noise, as a frame of 16 bits.
 std::shared_ptr<const Frame> cleanFrameOf(const Simulated &simulated);
 
+/// The whole scene as that sensor could see it if every pixel had all three colours and no noise.
+std::shared_ptr<const Frame> wholeFrameOf(const Simulated &simulated, const Scene &scene, const ShootOptions &options);
+
 /// Full colour with noise of a known law, white or blurred by (1 2 1) both ways as demosaicing does.
 struct FullColour {
     std::shared_ptr<const Frame> frame; ///< FrameKind::Linear, black 1000, white 61000

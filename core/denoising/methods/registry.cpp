@@ -29,6 +29,7 @@ const std::array kRegistered{
     Registered{kNlmInfo, makeNlm},
     Registered{kBm3dInfo, makeBm3d},
     Registered{kUnetInfo, makeUnet, unetIsReady},
+    Registered{kUnetColourInfo, makeUnetColour, unetColourIsReady},
     Registered{kUnetEnsembleInfo, makeUnetEnsemble, unetEnsembleIsReady},
 };
 

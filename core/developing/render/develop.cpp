@@ -169,6 +169,13 @@ int Developer::haloPx() const
     return (m_mosaic ? kHaloPx : 0) + (m_fringes > 0 ? kFringeHaloPx : 0);
 }
 
+Developer Developer::ofColours() const
+{
+    Developer other = *this;
+    other.m_mosaic = false;
+    return other;
+}
+
 void Developer::evenOut(Plane<float> &samples, CfaPattern cfa, PixelAt corner) const
 {
     for (int y = 0; y < samples.height(); ++y) {

@@ -71,7 +71,11 @@ Result<PlaceReadings> readingsAt(const Cleaner &treated, Rect region, CleanCache
     const auto clean = developRegion(Cleaner::untreated(truth), truth->storedOf(frame.uprightOf(region)), {}, nullptr, run);
     if (!clean)
         return clean.error();
-    r.truth = pictureQuality(encoded16(turned(seenAfter.value(), frame.orientation)), encoded16(clean.value()));
+    // The truth was demosaiced; what a method says of colours must not count against it.
+    const auto samples = treated.givesColours() ? developSamples(treated, region, {}, cache, run) : seenAfter;
+    if (!samples)
+        return samples.error();
+    r.truth = pictureQuality(encoded16(turned(samples.value(), frame.orientation)), encoded16(clean.value()));
     return r;
 }
 

@@ -394,4 +394,25 @@ Result<Shot> shoot(const Scene &scene, const ShootOptions &o, const RunContext &
     return shot;
 }
 
+Result<Plane<float>> colourTruth(const Scene &scene, const ShootOptions &options, const RunContext &run)
+{
+    Plane<float> all;
+    // Through each of the four places of the pattern: every pixel is red once, blue once, and green.
+    for (int i = 0; i < 4; ++i) {
+        ShootOptions o = options;
+        o.sixBySix = false;
+        o.cfa = CfaPattern{}.shifted(i & 1, i >> 1);
+        const Result<Shot> shot = shoot(scene, o, run);
+        if (!shot)
+            return shot.error();
+        const Plane<float> &clean = shot.value().truth.clean;
+        if (i == 0)
+            all = Plane<float>({3 * clean.width(), clean.height()}, 0.f);
+        for (int y = shot.value().active.y; y < shot.value().active.bottom(); ++y)
+            for (int x = shot.value().active.x; x < shot.value().active.right(); ++x)
+                all.at(3 * x + int(o.colourAt(x - shot.value().active.x, y - shot.value().active.y)), y) = clean.at(x, y);
+    }
+    return all;
+}
+
 } // namespace irenic

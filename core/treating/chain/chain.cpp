@@ -22,6 +22,7 @@ constexpr StageMaker kStages[] = {
     stages::leaveGrain,
     stages::mixUntreated,
     stages::sharpen,
+    stages::giveColours,
     stages::correctLens,
 };
 

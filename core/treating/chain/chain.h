@@ -25,6 +25,7 @@ public:
     bool isIdentity() const { return m_stages.empty(); }
     const ChainIdentity &identity() const { return m_identity; }
     bool has(const char *name) const;
+    bool givesColours() const { return has(kColoursStage); }
 
     int haloPx() const { return m_haloPx; }
     int bestTilePx() const { return m_bestTilePx; }
@@ -34,7 +35,7 @@ public:
     /// Treats one tile of the frame.
     /// @param last  name of the stage to end with; null: all
     /// @param times to be added to, one for every stage; may be null
-    /// The samples in `tile.now`; once stopped, they may be anything.
+    /// The samples in `tile.now`, red, green and blue of a mosaic, too, where it givesColours() and all stages ran; once stopped, they may be anything.
     void run(Tile &tile, Rect where, Scratch &scratch, const char *last = nullptr, std::vector<StageTime> *times = nullptr) const;
 
 private:

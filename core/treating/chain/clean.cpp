@@ -133,7 +133,7 @@ Cleaner Cleaner::untreated() const
 
 int Cleaner::bandRows() const
 {
-    return isIdentity() ? 1024 : 2 * d->chain.bestTilePx();
+    return isIdentity() ? 1024 : (givesColours() ? 1 : 2) * d->chain.bestTilePx(); // three numbers a pixel take three times the memory
 }
 
 Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tilePx) const
@@ -142,12 +142,42 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
     assert(facts.frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
     if (isIdentity())
         return linearSamples(*facts.frame, region, run);
+    if (givesColours()) {
+        Result<Plane<float>> colours = cleanColours(region, run, tilePx);
+        return colours ? measuredOf(colours.value(), facts.frame->cfa.shifted(region.x, region.y)) : std::move(colours);
+    }
     return d->inTiles(region, int(facts.planes()), run, tilePx, [&](Rect where, Scratch &scratch, PlaneView<float> out) {
         Tile tile(facts);
         d->chain.run(tile, where, scratch);
         if (!run.stop.stop_requested())
             interleave(tile.now, facts.planes(), out);
     });
+}
+
+bool Cleaner::givesColours() const
+{
+    return d->chain.givesColours();
+}
+
+Result<Plane<float>> Cleaner::cleanColours(Rect region, const RunContext &run, int tilePx) const
+{
+    const ChainFacts &facts = *d->facts;
+    assert(givesColours() && facts.frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
+    return d->inTiles(region, 3, run, tilePx, [&](Rect where, Scratch &scratch, PlaneView<float> out) {
+        Tile tile(facts);
+        d->chain.run(tile, where, scratch);
+        if (!run.stop.stop_requested())
+            interleave(tile.now, 3, out);
+    });
+}
+
+Plane<float> measuredOf(const Plane<float> &colours, CfaPattern cfa)
+{
+    Plane<float> out({colours.width() / 3, colours.height()});
+    for (int y = 0; y < out.height(); ++y)
+        for (int x = 0; x < out.width(); ++x)
+            out.row(y)[x] = colours.row(y)[3 * x + int(cfa.at(x, y))];
+    return out;
 }
 
 bool Cleaner::sharpens() const

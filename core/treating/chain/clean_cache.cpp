@@ -73,9 +73,21 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
 {
     if (cleaner.isIdentity())
         return cleaner.clean(region, run);
+    Result<Plane<float>> all = held(cleaner, region, run);
+    return all && cleaner.givesColours() ? measuredOf(all.value(), cleaner.frame().cfa.shifted(region.x, region.y)) : std::move(all);
+}
+
+Result<Plane<float>> CleanCache::cleanColours(const Cleaner &cleaner, Rect region, const RunContext &run)
+{
+    assert(cleaner.givesColours());
+    return held(cleaner, region, run);
+}
+
+Result<Plane<float>> CleanCache::held(const Cleaner &cleaner, Rect region, const RunContext &run)
+{
     const Rect &active = cleaner.frame().active;
     const int x0 = region.x / kTilePx, y0 = region.y / kTilePx, x1 = (region.right() - 1) / kTilePx, y1 = (region.bottom() - 1) / kTilePx;
-    const int n = cleaner.frame().channels();
+    const int n = cleaner.givesColours() ? 3 : cleaner.frame().channels();
     Plane<float> out({region.width * n, region.height});
     Rect missing; // one rectangle around all that is missing: a halo paid once costs less than one around every tile
     for (int ty = y0; ty <= y1; ++ty)
@@ -92,7 +104,7 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
         }
     if (missing.isEmpty())
         return out;
-    const Result<Plane<float>> fresh = cleaner.clean(missing, run);
+    const Result<Plane<float>> fresh = cleaner.givesColours() ? cleaner.cleanColours(missing, run) : cleaner.clean(missing, run);
     if (!fresh)
         return fresh.error();
     copyInto(fresh.value(), missing, out, region, n);
@@ -111,6 +123,11 @@ Result<Plane<float>> CleanCache::clean(const Cleaner &cleaner, Rect region, cons
 Result<Plane<float>> cleaned(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
 {
     return cache ? cache->clean(cleaner, region, run) : cleaner.clean(region, run);
+}
+
+Result<Plane<float>> cleanedColours(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
+{
+    return cache ? cache->cleanColours(cleaner, region, run) : cleaner.cleanColours(region, run);
 }
 
 } // namespace irenic

@@ -1,9 +1,37 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "chain/stage.h"
 
+#include "colour/colour.h"
 #include "irenic/text.h"
 
 namespace irenic {
+
+namespace {
+
+/// But near black, stabilised samples are twice the root of signal over its law's slope; so white of each colour is brought to green's by a root, too. However far
+/// a file's white balance or a misread law goes, no further than a photograph's.
+MosaicBalance balanceOf(const Frame &frame, const NoiseReport &noise)
+{
+    constexpr double kMostRatio = 4;
+    MosaicBalance balance;
+    const Vector3 toWhite = cameraToSrgb(frame.colour).balance;
+    std::array<double, 4> roots{}; ///< of the law's slope over white
+    for (int y = 0; y < 2; ++y)
+        for (int x = 0; x < 2; ++x) {
+            const Colour colour = frame.cfa.at(x, y);
+            const size_t place = colour == Colour::Red ? 0 : colour == Colour::Blue              ? 3
+                                                         : frame.cfa.at(x ^ 1, y) == Colour::Red ? 1
+                                                                                                 : 2;
+            const NoiseModel &law = noise.cells[size_t(x + 2 * y)];
+            roots[place] = std::sqrt(std::max(double(law.shotGain), 1e-9) * toWhite[size_t(colour)]);
+            balance.white[place] = Stabiliser(law).forward(1);
+        }
+    for (size_t place = 0; place < roots.size(); ++place)
+        balance.ratio[place] = float(std::clamp(2 * roots[place] / (roots[1] + roots[2]), 1 / kMostRatio, kMostRatio));
+    return balance;
+}
+
+} // namespace
 
 ChainFacts::ChainFacts(std::shared_ptr<const Frame> f, std::shared_ptr<const NoiseReport> n, const Treatment &t, const FrameEdits &e, const Disturbance &moved)
     : frame(std::move(f)), noise(std::move(n)), treatment(t), edits(e), disturbance(moved), regions(t.regions && e.regions && !e.regions->regions().empty() ? e.regions.get() : nullptr),
@@ -11,6 +39,10 @@ ChainFacts::ChainFacts(std::shared_ptr<const Frame> f, std::shared_ptr<const Noi
       stabilisers{Stabiliser(noise->cells[0]), Stabiliser(noise->cells[1]), Stabiliser(noise->cells[2]), Stabiliser(noise->cells[3])}
 {
     takesNoise = t.taste.mix != 0 && (softensBlocks() || t.taste.blotches != 0 || strongest() != 0);
+    if (isMosaic())
+        balance = balanceOf(*frame, *noise);
+    const MethodInfo *method = findMethod(t.method);
+    givesColours = isMosaic() && takesNoise && strongest() > 0 && method && method->givesColours && !t.isMixed();
     const int cells = isMosaic() ? 4 : 3;
     for (int i = 0; i < cells; ++i) {
         meanNoise.shotGain += noise->cells[size_t(i)].shotGain / float(cells);
@@ -68,6 +100,22 @@ TilePlanes LentPlanes::over(Rect part) const
     return out;
 }
 
+size_t LentPlanes::count() const
+{
+    return size_t(std::count_if(views.begin(), views.end(), [](const PlaneView<float> &v) { return v.data != nullptr; }));
+}
+
+LentPlanes LentPlanes::takenFrom(size_t first)
+{
+    LentPlanes taken;
+    taken.where = where;
+    for (size_t c = first; c < views.size(); ++c) {
+        taken.lent[c - first] = std::move(lent[c]);
+        taken.views[c - first] = std::exchange(views[c], {});
+    }
+    return taken;
+}
+
 void Tile::cutTo(Rect part)
 {
     now.views = now.over(part);
@@ -76,7 +124,7 @@ void Tile::cutTo(Rect part)
 
 TileInput Tile::noisyOver(Rect part) const
 {
-    TileInput in{{}, m_facts.frame->cfa.shifted(part.x, part.y), m_facts.isMosaic() ? nullptr : &m_facts.noise->bands, m_facts.noise->spectrum ? &*m_facts.noise->spectrum : nullptr};
+    TileInput in{{}, m_facts.frame->cfa.shifted(part.x, part.y), m_facts.isMosaic() ? nullptr : &m_facts.noise->bands, m_facts.noise->spectrum ? &*m_facts.noise->spectrum : nullptr, m_facts.isMosaic() ? &m_facts.balance : nullptr};
     const TilePlanes views = noisy.over(part);
     std::copy(views.begin(), views.end(), in.planes.begin());
     return in;

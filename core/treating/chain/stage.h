@@ -19,8 +19,8 @@ enum class Space : uint8_t {
     Stabilised, ///< likewise; noise has sigma 1
 };
 
-/// The name of a stage that is asked for by others.
-inline constexpr const char *kSharpenStage = "sharpen";
+/// Names of stages that are asked for by others.
+inline constexpr const char *kSharpenStage = "sharpen", *kColoursStage = "colours";
 
 /// All that a chain is made of. Stages keep a reference to it; the chain keeps it alive.
 struct ChainFacts {
@@ -38,6 +38,8 @@ struct ChainFacts {
     Linearizer levels;
     std::array<Stabiliser, 4> stabilisers; ///< as NoiseReport::cells
     NoiseModel meanNoise;                  ///< of the cells
+    MosaicBalance balance;                 ///< of a mosaic
+    bool givesColours;                     ///< the method's own full colour takes the place of demosaicing
 
     bool isMosaic() const { return frame->kind == FrameKind::Mosaic; }
     size_t planes() const { return size_t(frame->channels()); }
@@ -68,7 +70,9 @@ struct LentPlanes {
     LentPlanes() = default;
     /// Rows are padded as methods want them.
     LentPlanes(Scratch &scratch, size_t count, Rect covered);
-    TilePlanes over(Rect part) const; ///< which lies inside
+    size_t count() const;
+    TilePlanes over(Rect part) const;   ///< which lies inside
+    LentPlanes takenFrom(size_t first); ///< those from `first` on, which are gone from here
 };
 
 /// A tile on its way through a chain.
@@ -78,12 +82,13 @@ public:
     explicit Tile(const ChainFacts &facts) : m_facts(facts) {}
     LentPlanes now;              ///< its samples
     LentPlanes noisy;            ///< stabilised, as the method got them; where no method comes, empty
+    LentPlanes lacking;          ///< what a method that gives colours answered of the two that were not measured at a place; see DenoiseMethod
     bool wantsSharpened = false; ///< somebody asks for:
     Scratch::Lent sharpened;     ///< where sharpening reached, 0 to 1, of what the stage answers
 
     /// Forgets what lies outside.
     void cutTo(Rect part);
-    LinearTile linear() const { return {now.views, m_facts.planes(), now.where}; }
+    LinearTile linear() const { return {now.views, now.count(), now.where}; }
     TileInput noisyOver(Rect part) const;
     /// Weights of every region over a rectangle. The first who asks asks for the largest.
     Masks masks(Rect part);
@@ -137,6 +142,7 @@ std::unique_ptr<Stage> returnToLinear(const ChainFacts &facts);
 std::unique_ptr<Stage> leaveGrain(const ChainFacts &facts);
 std::unique_ptr<Stage> mixUntreated(const ChainFacts &facts);
 std::unique_ptr<Stage> sharpen(const ChainFacts &facts);
+std::unique_ptr<Stage> giveColours(const ChainFacts &facts); ///< answers red, green and blue of a mosaic
 std::unique_ptr<Stage> correctLens(const ChainFacts &facts);
 
 } // namespace stages

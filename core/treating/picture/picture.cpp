@@ -25,14 +25,22 @@ Result<Developer> developerFor(const Cleaner &cleaner, const Look &look, const R
     return Developer(cleaner.frame(), look, std::move(surroundings), cleaner.edits().lens.fringes, !cleaner.edits().lens.vignetting);
 }
 
+/// What a mosaic is developed from: the method's own full colour where it gives that, or samples in any case.
+enum class From : uint8_t {
+    Colours,
+    Samples,
+};
+
 /// Strips of a region, each with its own halo, through one of the developer's functions.
 template <class Develop>
-Result<RgbImage<float>> inStrips(const Cleaner &cleaner, const Developer &developer, Rect region, CleanCache *cache, const RunContext &run, const Develop &develop)
+Result<RgbImage<float>> inStrips(const Cleaner &cleaner, const Developer &given, From from, Rect region, CleanCache *cache, const RunContext &run, const Develop &develop)
 {
     const Frame &frame = cleaner.frame();
-    const int halo = developer.haloPx(), n = frame.channels();
+    const bool colours = from == From::Colours && cleaner.givesColours();
+    const Developer developer = colours ? given.ofColours() : given;
+    const int halo = developer.haloPx(), n = colours ? 3 : frame.channels();
     const Rect wide = region.grownBy(halo), inside = wide.intersected(frame.active);
-    Result<Plane<float>> samples = cleaned(cleaner, inside, cache, run);
+    Result<Plane<float>> samples = colours ? cleanedColours(cleaner, inside, cache, run) : cleaned(cleaner, inside, cache, run);
     if (!samples)
         return samples.error();
     Plane<float> padded({wide.width * n, wide.height});
@@ -42,16 +50,16 @@ Result<RgbImage<float>> inStrips(const Cleaner &cleaner, const Developer &develo
     };
     const Status filled = strips(wide.height, [&](int top, int rows) {
         for (int y = top; y < top + rows; ++y) {
-            const float *from = samples.value().row(frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y);
+            const float *in = samples.value().row(frame.active.y + mirrored(wide.y + y - frame.active.y, frame.active.height) - inside.y);
             for (int x = 0; x < wide.width; ++x)
-                std::copy_n(from + (frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x) * n, n, padded.row(y) + x * n);
+                std::copy_n(in + (frame.active.x + mirrored(wide.x + x - frame.active.x, frame.active.width) - inside.x) * n, n, padded.row(y) + x * n);
         }
     });
     if (!filled)
         return filled.error();
     auto out = RgbImage<float>::ofSize(region.size());
     const Status done = strips(region.height, [&](int top, int rows) {
-        const auto strip = develop(padded.constView().cut({0, top, wide.width * n, rows + 2 * halo}), frame.cfa.shifted(region.x, region.y + top), PixelAt{region.x, region.y + top});
+        const auto strip = develop(developer, padded.constView().cut({0, top, wide.width * n, rows + 2 * halo}), frame.cfa.shifted(region.x, region.y + top), PixelAt{region.x, region.y + top});
         std::copy(strip.samples.begin(), strip.samples.end(), out.row(top));
     });
     if (!done)
@@ -59,9 +67,9 @@ Result<RgbImage<float>> inStrips(const Cleaner &cleaner, const Developer &develo
     return out;
 }
 
-Result<RgbImage<float>> developStraight(const Cleaner &cleaner, const Developer &developer, Rect region, CleanCache *cache, const RunContext &run)
+Result<RgbImage<float>> developStraight(const Cleaner &cleaner, const Developer &developer, From from, Rect region, CleanCache *cache, const RunContext &run)
 {
-    return inStrips(cleaner, developer, region, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return developer.develop(samples, cfa, corner); });
+    return inStrips(cleaner, developer, from, region, cache, run, [&](const Developer &d, PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return d.develop(samples, cfa, corner); });
 }
 
 /// The region at a reduction; see developReducedRegion().
@@ -138,16 +146,26 @@ Result<RgbImage<float>> reachOf(const Cleaner &cleaner, Rect region, int factor,
     return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, factor, run, asItIs);
 }
 
-} // namespace
-
-Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
+Result<RgbImage<float>> developedFrom(From from, const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
 {
     const Result<Developer> developer = developerFor(cleaner, look, run);
     if (!developer)
         return developer.error();
-    const auto asItIs = [&](Rect part) { return developStraight(cleaner, developer.value(), part, cache, run); };
+    const auto asItIs = [&](Rect part) { return developStraight(cleaner, developer.value(), from, part, cache, run); };
     const Unbending unbending(cleaner.edits().lens, cleaner.frame().crop);
     return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, 1, run, asItIs);
+}
+
+} // namespace
+
+Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
+{
+    return developedFrom(From::Colours, cleaner, region, look, cache, run);
+}
+
+Result<RgbImage<float>> developSamples(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run)
+{
+    return developedFrom(From::Samples, cleaner, region, look, cache, run);
 }
 
 Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run)
@@ -155,7 +173,7 @@ Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, Clea
     const LensCorrection &lens = cleaner.edits().lens;
     const Developer developer(cleaner.frame(), {}, nullptr, lens.fringes, !lens.vignetting);
     const auto asItIs = [&](Rect part) {
-        return inStrips(cleaner, developer, part, cache, run, [&](PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return developer.cameraColours(samples, cfa, corner); });
+        return inStrips(cleaner, developer, From::Colours, part, cache, run, [&](const Developer &d, PlaneView<const float> samples, CfaPattern cfa, PixelAt corner) { return d.cameraColours(samples, cfa, corner); });
     };
     const Unbending unbending(cleaner.edits().lens, cleaner.frame().crop);
     return unbending.isStraight() ? asItIs(region) : unbent(unbending, region, cleaner.frame().crop, 1, run, asItIs);

@@ -43,7 +43,7 @@ Cleaner cleanerOf(const Known &k, const Treatment &t)
 
 double trueDb(const Known &k, const Cleaner &cleaner)
 {
-    const auto got = developRegion(cleaner, k.region, {}, nullptr, {}), clean = developRegion(Cleaner::untreated(k.clean), k.region, {}, nullptr, {});
+    const auto got = developSamples(cleaner, k.region, {}, nullptr, {}), clean = developRegion(Cleaner::untreated(k.clean), k.region, {}, nullptr, {});
     return pictureQuality(encoded16(got.value()), encoded16(clean.value())).psnrDb;
 }
 

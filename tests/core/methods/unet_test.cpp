@@ -18,11 +18,14 @@ namespace {
 
 constexpr int kChannels = unet::Network::kChannels;
 
-unet::Weights randomWeights(unsigned seed)
+/// Of the first generation, and of the second.
+const unet::Shape kSmall{{16, 16, 32}, {1, 2, 3}}, kSmallColour{{16, 16, 32, 16}, {1, 2, 2, 1}, unet::kColourIn, unet::kColourOut};
+
+unet::Weights randomWeights(const unet::Shape &shape, unsigned seed)
 {
     std::mt19937 random(seed);
     unet::Weights w;
-    w.shape = {{16, 16, 32}, {1, 2, 3}};
+    w.shape = shape;
     w.layers = w.shape.layers();
     for (unet::Convolution &c : w.layers) {
         std::normal_distribution<float> normal(0, 1 / std::sqrt(float(c.inputs * c.side * c.side)));
@@ -92,30 +95,36 @@ Maps reference(const unet::Weights &w, const Maps &in)
 {
     size_t layer = 0;
     const auto next = [&](const Maps &x) { return convolved(x, w.layers[layer++]); };
-    const auto blocks = [&](Maps x, size_t level) {
-        for (int i = 0; i < w.shape.depths[level]; ++i) {
+    const auto blocks = [&](Maps x, int count) {
+        for (int i = 0; i < count; ++i) {
             const Maps inner = relu(next(x));
             x = relu(sum(next(inner), x));
         }
         return x;
     };
-    const Maps full = blocks(relu(next(in)), 0);
-    const Maps half = blocks(relu(next(full)), 1);
-    const Maps quarter = blocks(relu(next(half)), 2);
-    const Maps up = blocks(relu(sum(grown(next(quarter)), half)), 1);
-    const Maps out = next(blocks(relu(sum(grown(next(up)), full)), 0));
-    return layer == w.layers.size() ? out : Maps(4, 0, 0);
+    const unet::Shape &shape = w.shape;
+    std::vector<Maps> kept;
+    Maps x = relu(next(in));
+    for (size_t level = 0; level < shape.last(); ++level) {
+        kept.push_back(blocks(x, shape.depths[level]));
+        x = relu(next(kept.back()));
+    }
+    x = blocks(x, shape.depths[shape.last()]);
+    for (size_t level = shape.last(); level-- > 0;) // on the way up, blocks at full and at half size alone
+        x = blocks(relu(sum(grown(next(x)), kept[level])), level < 2 ? shape.depths[level] : 0);
+    const Maps out = next(x);
+    return layer == w.layers.size() ? out : Maps(shape.outputs, 0, 0);
 }
 
-std::vector<float> randomInput(Size size, unsigned seed)
+std::vector<float> randomInput(Size size, unsigned seed, int inputs = unet::kSamplesIn)
 {
     std::mt19937 random(seed);
     std::normal_distribution<float> normal(3, 2);
     std::vector<float> in(size_t(size.area()) * kChannels, 0.f);
     for (size_t i = 0; i < in.size(); i += kChannels) {
-        for (size_t c = 0; c < 4; ++c)
-            in[i + c] = normal(random);
-        in[i + 4] = 1;
+        for (int c = 0; c < inputs - 1; ++c)
+            in[i + size_t(c)] = normal(random);
+        in[i + size_t(inputs) - 1] = 1;
     }
     return in;
 }
@@ -189,21 +198,32 @@ bool isInk(int x, int y)
 class UnetTest : public QObject
 {
     Q_OBJECT
+
+    static void bothGenerations()
+    {
+        QTest::addColumn<bool>("second");
+        QTest::newRow("first generation") << false;
+        QTest::newRow("second generation") << true;
+    }
+
 private slots:
+    void computesWhatTheNetworkIsDefinedAs_data() { bothGenerations(); }
     void computesWhatTheNetworkIsDefinedAs()
     {
-        const unet::Weights w = randomWeights(1);
+        QFETCH(bool, second);
+        const unet::Shape &shape = second ? kSmallColour : kSmall;
+        const unet::Weights w = randomWeights(shape, 1);
         unet::Network network(w);
-        const Size size{20, 12};
-        const auto in = randomInput(size, 2), out = runOn(network, size, in);
-        Maps maps(5, size.height, size.width);
-        for (int c = 0; c < 5; ++c)
+        const Size size{24, 16};
+        const auto in = randomInput(size, 2, shape.inputs), out = runOn(network, size, in);
+        Maps maps(shape.inputs, size.height, size.width);
+        for (int c = 0; c < shape.inputs; ++c)
             for (int y = 0; y < size.height; ++y)
                 for (int x = 0; x < size.width; ++x)
                     maps.at(c, y, x) = double(at(in, size, x, y, c));
         Maps meant = reference(w, maps);
         double largest = 0;
-        for (int c = 0; c < 4; ++c)
+        for (int c = 0; c < shape.outputs; ++c)
             for (int y = 0; y < size.height; ++y)
                 for (int x = 0; x < size.width; ++x) {
                     largest = std::max(largest, std::abs(meant.at(c, y, x)));
@@ -212,67 +232,76 @@ private slots:
         QVERIFY(largest > 0.5);
     }
 
+    void nothingBeyondItsReachCounts_data() { bothGenerations(); }
     void nothingBeyondItsReachCounts()
     {
-        const unet::Weights w = randomWeights(3);
+        QFETCH(bool, second);
+        const unet::Shape &shape = second ? kSmallColour : kSmall;
+        const unet::Weights w = randomWeights(shape, 3);
         unet::Network network(w);
         const int reach = w.shape.reach();
-        const Size size{136, 132};
-        const auto in = randomInput(size, 4);
-        for (const int x0 : {64, 65, 66, 67}) { // every place in the grid
+        const Size size{136, 136};
+        const auto in = randomInput(size, 4, shape.inputs);
+        for (int x0 = 64; x0 < 64 + shape.alignment(); ++x0) { // every place in the grid
             auto changed = in;
             for (int y = 0; y < size.height; ++y)
                 for (int x = 0; x < size.width; ++x)
                     if (std::abs(x - x0) > reach || std::abs(y - x0) > reach)
-                        for (size_t c = 0; c < 4; ++c)
+                        for (size_t c = 0; c < size_t(shape.inputs); ++c)
                             changed[(size_t(y) * size_t(size.width) + size_t(x)) * kChannels + c] = 1000;
             const auto a = runOn(network, size, in), b = runOn(network, size, changed);
-            for (int c = 0; c < 4; ++c)
+            for (int c = 0; c < shape.outputs; ++c)
                 QCOMPARE(at(b, size, x0, x0, c), at(a, size, x0, x0, c));
             QVERIFY(at(b, size, x0 + reach, x0, 0) != at(a, size, x0 + reach, x0, 0));
         }
     }
 
+    void placeAndSizeOfATileDoNotCount_data() { bothGenerations(); }
     void placeAndSizeOfATileDoNotCount()
     {
-        const unet::Weights w = randomWeights(5);
+        QFETCH(bool, second);
+        const unet::Shape &shape = second ? kSmallColour : kSmall;
+        const unet::Weights w = randomWeights(shape, 5);
         unet::Network network(w);
         const int reach = w.shape.reach();
-        const Size large{180, 160}, small{128, 116};
-        const auto in = randomInput(large, 6);
-        const int dx = 28, dy = 16;
+        const Size large{184, 160}, small{136, 128};
+        const auto in = randomInput(large, 6, shape.inputs);
+        const int dx = 24, dy = 16; // multiples of the alignment
         std::vector<float> part(size_t(small.area()) * kChannels);
         for (int y = 0; y < small.height; ++y)
             std::copy_n(in.begin() + ptrdiff_t((y + dy) * large.width + dx) * kChannels, small.width * kChannels, part.begin() + ptrdiff_t(y) * small.width * kChannels);
         const auto whole = runOn(network, large, in), cut = runOn(network, small, part);
         for (int y = reach; y < small.height - reach; ++y)
             for (int x = reach; x < small.width - reach; ++x)
-                for (int c = 0; c < 4; ++c)
+                for (int c = 0; c < shape.outputs; ++c)
                     QVERIFY(at(cut, small, x, y, c) == at(whole, large, x + dx, y + dy, c));
     }
 
+    void aMarginThatIsNotAskedForDoesNotCount_data() { bothGenerations(); }
     void aMarginThatIsNotAskedForDoesNotCount()
     {
-        const unet::Weights w = randomWeights(8);
+        QFETCH(bool, second);
+        const unet::Shape &shape = second ? kSmallColour : kSmall;
+        const unet::Weights w = randomWeights(shape, 8);
         unet::Network network(w);
-        const Size size{124, 136};
-        const auto in = randomInput(size, 9), whole = runOn(network, size, in);
+        const Size size{128, 136};
+        const auto in = randomInput(size, 9, shape.inputs), whole = runOn(network, size, in);
         for (const int margin : {1, 3, 4, 9, w.shape.reach(), 48}) {
             const auto inner = runOn(network, size, in, margin);
             for (int y = margin; y < size.height - margin; ++y)
                 for (int x = margin; x < size.width - margin; ++x)
-                    for (int c = 0; c < 4; ++c)
+                    for (int c = 0; c < shape.outputs; ++c)
                         QVERIFY(at(inner, size, x, y, c) == at(whole, size, x, y, c));
         }
     }
 
     void theShippedWeightsAreWhole()
     {
-        for (const unet::Shipped which : {unet::Shipped::Compact, unet::Shipped::Large}) {
+        for (const unet::Shipped which : {unet::Shipped::Compact, unet::Shipped::Large, unet::Shipped::Colour}) {
             const auto &w = unet::shippedWeights(which);
             QVERIFY2(w.ok(), w.ok() ? "" : w.error().userMessage.c_str());
         }
-        QVERIFY(unetIsReady().ok() && unetEnsembleIsReady().ok());
+        QVERIFY(unetIsReady().ok() && unetEnsembleIsReady().ok() && unetColourIsReady().ok());
     }
 
     void twiceTheInputIsTwiceTheAnswer()
@@ -292,6 +321,8 @@ private slots:
     {
         QTest::addColumn<QString>("what");
         QTest::addColumn<int>("code");
+        for (const char *what : {"levels", "inputs", "outputs", "widths of colour", "depths of colour", "header of colour cut", "bit of colour", "cut of colour"})
+            QTest::newRow(what) << what << int(ErrorCode::Damaged);
         QTest::newRow("missing") << "missing" << int(ErrorCode::NotFound);
         QTest::newRow("another file") << "words" << int(ErrorCode::Damaged);
         QTest::newRow("cut off") << "cut" << int(ErrorCode::Damaged);
@@ -306,17 +337,30 @@ private slots:
     {
         QFETCH(QString, what);
         QFETCH(int, code);
-        QFile good(QString::fromStdString(unet::weightsFile(unet::Shipped::Compact).string()));
+        const bool colour = what.contains("colour") || what == "levels" || what.endsWith("puts");
+        QFile good(QString::fromStdString(unet::weightsFile(colour ? unet::Shipped::Colour : unet::Shipped::Compact).string()));
         QVERIFY(good.open(QIODevice::ReadOnly));
         QByteArray bytes = good.readAll();
         if (what == "words")
             bytes = "these are no weights, but words, as anybody can see who reads them";
-        if (what == "cut")
+        if (what.startsWith("cut"))
             bytes.chop(3);
-        if (what == "bit")
+        if (what.startsWith("header"))
+            bytes.truncate(30);
+        if (what == "levels")
+            bytes[12] = char(200);
+        if (what == "inputs")
+            bytes[16] = 5;
+        if (what == "outputs")
+            bytes[20] = 4;
+        if (what == "widths of colour")
+            bytes[24] = 17;
+        if (what == "depths of colour")
+            bytes[40] = 0;
+        if (what.startsWith("bit"))
             bytes[bytes.size() / 2] = char(bytes[bytes.size() / 2] ^ 4);
         if (what == "later")
-            bytes[8] = 3;
+            bytes[8] = 4;
         if (what == "earlier")
             bytes[8] = 1;
         if (what == "widths")
@@ -413,6 +457,82 @@ private slots:
                 QVERIFY2(std::abs(double(out.at(x, y)) - (double(in.at(halo + x, halo + y)) - t)) < 1e-4, qPrintable(QStringLiteral("at %1, %2: %3").arg(x).arg(y).arg(double(out.at(x, y)))));
             }
         QVERIFY(most > 1);
+    }
+
+    /// What training/full_colour.py makes of the same samples: white made equal, local means, the noise of each colour and the distance to black and white;
+    /// then the network, which others compare with plain loops; then the answer's own means. At strength 2 the network is told more noise.
+    void aTileOfFullColourIsWhatTheTrainingSays_data()
+    {
+        QTest::addColumn<double>("strength");
+        QTest::addColumn<double>("told");
+        QTest::newRow("at 1") << 1.0 << 1.0;
+        QTest::newRow("at 2") << 2.0 << 1 + 1.0 / 12;
+    }
+    void aTileOfFullColourIsWhatTheTrainingSays()
+    {
+        QFETCH(double, strength);
+        QFETCH(double, told);
+        const std::unique_ptr<DenoiseMethod> method = makeUnetColour({"unet-colour", strength, strength});
+        QVERIFY(method->givesColours());
+        const unet::Weights &weights = unet::shippedWeights(unet::Shipped::Colour).value();
+        const int side = 8, given = method->haloPx(), halo = (given + 1) / 2 * 2, whole = side + 2 * halo;
+        MosaicBalance balance{{0.8f, 1.02f, 0.98f, 1.3f}, {40, 41, 42, 60}};
+        Plane<float> in = gaussianPlane({whole, whole}, 37, 4);
+        for (int y = 0; y < whole; ++y)
+            for (int x = 0; x < whole; ++x)
+                in.at(x, y) += float(x) * 0.07f + ((x + 2 * y) % 9 < 3 ? 12.f : 0.f); // from black to where the sensor clips
+        std::array<Plane<float>, 3> out{Plane<float>({side, side}), Plane<float>({side, side}), Plane<float>({side, side})};
+        Scratch scratch;
+        TileInput tile = TileInput::mosaic(in.constView().cut({halo - given, halo - given, side + 2 * given, side + 2 * given}), CfaPattern().shifted(halo - given, halo - given));
+        tile.balance = &balance;
+        method->denoiseTile(tile, {halo, halo, side, side}, {out[0].view(), out[1].view(), out[2].view()}, scratch);
+
+        constexpr int kMean = 49, kAnswersMean = 25;
+        const int alignment = weights.shape.alignment(), around = kAnswersMean / 2 + weights.shape.reach();
+        const int first = roundedDown(halo / 2 - around, alignment), length = -roundedDown(first - (halo / 2 + side / 2 + around), alignment);
+        const auto packed = [&](int c, int x, int y) { return double(in.at(std::clamp(2 * x + c % 2, 0, whole - 1), std::clamp(2 * y + c / 2, 0, whole - 1))) * double(balance.ratio[size_t(c)]); };
+        const auto meanOf = [](int across, const auto &value) {
+            double sum = 0;
+            for (int v = -(across / 2); v <= across / 2; ++v)
+                for (int u = -(across / 2); u <= across / 2; ++u)
+                    sum += value(u, v);
+            return sum / (across * across);
+        };
+        const double sigma[3] = {told * 0.8, told, told * 1.3};
+        unet::Network network(weights);
+        const Size size{length, length};
+        float *seen = network.input(size);
+        for (int y = 0; y < length; ++y)
+            for (int x = 0; x < length; ++x, seen += kChannels) {
+                double level = 0, room = 1e9;
+                for (int c = 0; c < 4; ++c) {
+                    const double mean = meanOf(kMean, [&](int u, int v) { return packed(c, first + x + u, first + y + v); }), noise = sigma[c == 0 ? 0 : c == 3 ? 2
+                                                                                                                                                                : 1];
+                    seen[c] = float(packed(c, first + x, first + y) - mean);
+                    level += mean / noise / 4;
+                    room = std::min(room, (double(balance.white[size_t(c)]) * double(balance.ratio[size_t(c)]) - mean) / noise);
+                }
+                for (int c = 0; c < 3; ++c)
+                    seen[4 + c] = float(sigma[c]);
+                seen[7] = float(std::clamp(level, -12.0, 12.0));
+                seen[8] = float(std::clamp(room, 0.0, 12.0));
+                std::fill(seen + 9, seen + kChannels, 0.f);
+            }
+        const auto answer = network.run(size);
+        double most[3] = {0, 0, 0};
+        for (int y = 0; y < side; ++y)
+            for (int x = 0; x < side; ++x) {
+                const int place = (y & 1) * 2 + (x & 1), nx = (halo + x) / 2 - first, ny = (halo + y) / 2 - first;
+                const auto answered = [&](int channel) { return double(answer->at(nx, ny)[channel]) - meanOf(kAnswersMean, [&](int u, int v) { return double(answer->at(nx + u, ny + v)[channel]); }); };
+                const double noise = answered(place) / double(balance.ratio[size_t(place)]);
+                const double meant[3] = {double(in.at(halo + x, halo + y)) - noise, answered(4 + 2 * place), answered(5 + 2 * place)};
+                most[0] = std::max(most[0], std::abs(noise));
+                for (size_t i = 0; i < 3; ++i) {
+                    most[i] = std::max(most[i], i == 0 ? most[0] : std::abs(meant[i]));
+                    QVERIFY2(std::abs(double(out[i].at(x, y)) - meant[i]) < 1e-3, qPrintable(QStringLiteral("plane %1 at %2, %3: %4, not %5").arg(i).arg(x).arg(y).arg(double(out[i].at(x, y))).arg(meant[i])));
+                }
+            }
+        QVERIFY2(most[0] > 0.3 && most[1] > 0.1 && most[2] > 0.1, qPrintable(QStringLiteral("%1, %2, %3").arg(most[0]).arg(most[1]).arg(most[2])));
     }
 
     /// An edge stays where it is and as steep as noise allows, without a rim.

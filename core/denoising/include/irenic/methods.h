@@ -24,6 +24,7 @@ struct MethodInfo {
     const char *fullColour = nullptr; ///< id of the method that frames in full colour get in its place, where they do
     bool expectsWhite = false;        ///< takes noise that neighbours of one colour share for picture
     bool answersOnce = false;         ///< further strengths up to 1 of the same mosaic cost next to nothing
+    bool givesColours = false;        ///< of a mosaic it answers full colour, too, which is shown and rendered in place of demosaicing its samples
     /// When it is suggested: the one of the highest rank whose noise is reached. Never, where that is infinite.
     int rank = 0;
     double fromNoise = std::numeric_limits<double>::infinity(); ///< NoiseReport::luminanceNoise
@@ -75,23 +76,23 @@ struct TreatmentParam {
 };
 using ParamGroup = TreatmentParam::Group;
 inline constexpr std::array kTreatmentParams{
-    TreatmentParam{ParamGroup::Noise, {"luminance", "luminance", 0, 3, 1, "How much brightness noise to remove, as a multiple of what was measured"}, "x", &Treatment::luminance, nullptr},
-    TreatmentParam{ParamGroup::Noise, {"colour", "colour", 0, 3, 1, "How much colour noise to remove, as a multiple of what was measured"}, "x", &Treatment::colour, nullptr},
-    TreatmentParam{ParamGroup::Detail, {"detail", "detail", 0, 1, 0, "Gives structure back that the method took along with the noise"}, "", nullptr, &Taste::detail},
-    TreatmentParam{ParamGroup::Detail, {"grain", "grain kept", 0, 1, 0, "Leaves this share of the luminance noise as fine, even, neutral grain"}, "", nullptr, &Taste::grain},
-    TreatmentParam{ParamGroup::Detail, {"mix", "mix", 0, 1, 1, "How much of the treated picture is laid over the untreated one"}, "", nullptr, &Taste::mix},
-    TreatmentParam{ParamGroup::Tones, {"luminance-shadows", "shadows", 0, 2, 1, "Luminance strength in the shadows, as a factor"}, "x", nullptr, &Taste::luminanceShadows},
-    TreatmentParam{ParamGroup::Tones, {"luminance-midtones", "mid-tones", 0, 2, 1, "Luminance strength in the mid-tones, as a factor"}, "x", nullptr, &Taste::luminanceMidtones},
-    TreatmentParam{ParamGroup::Tones, {"luminance-lights", "lights", 0, 2, 1, "Luminance strength in the lights, as a factor"}, "x", nullptr, &Taste::luminanceLights},
-    TreatmentParam{ParamGroup::Tones, {"colour-shadows", "shadows", 0, 2, 1, "Colour strength in the shadows, as a factor"}, "x", nullptr, &Taste::colourShadows},
-    TreatmentParam{ParamGroup::Tones, {"colour-midtones", "mid-tones", 0, 2, 1, "Colour strength in the mid-tones, as a factor"}, "x", nullptr, &Taste::colourMidtones},
-    TreatmentParam{ParamGroup::Tones, {"colour-lights", "lights", 0, 2, 1, "Colour strength in the lights, as a factor"}, "x", nullptr, &Taste::colourLights},
-    TreatmentParam{ParamGroup::Tones, {"blotches", "blotches", 0, 1, 0, "Evens large blotches of colour in deep shadow"}, "", nullptr, &Taste::blotches},
-    TreatmentParam{ParamGroup::Sharpen, {"sharpen", "sharpen", 0, 2, 0, "Amount of capture sharpening: deconvolution of luminance, after the noise is gone"}, "", nullptr, &Taste::sharpen},
-    TreatmentParam{ParamGroup::Sharpen, {"sharpen-radius", "radius", 0.3, 2, 0.8, "Sigma of the blur that sharpening undoes, in pixels"}, "px", nullptr, &Taste::radiusPx},
-    TreatmentParam{ParamGroup::Sharpen, {"protect-smooth", "spare smooth", 0, 1, 0.5, "Keeps smooth parts, and the noise in them, from being sharpened"}, "", nullptr, &Taste::smoothProtection},
-    TreatmentParam{ParamGroup::Sharpen, {"protect-edges", "spare edges", 0, 1, 0.8, "Keeps strong edges from getting halos"}, "", nullptr, &Taste::edgeProtection},
-    TreatmentParam{ParamGroup::Detail, {"blocks", "JPEG blocks", 0, 1, 0, "Softens the blocks and rings of a compressed JPEG before the method looks at it"}, "", nullptr, &Taste::blocks, true},
+    TreatmentParam{ParamGroup::Noise, {"luminance", visible("luminance"), 0, 3, 1, visible("How much brightness noise to remove, as a multiple of what was measured")}, "x", &Treatment::luminance, nullptr},
+    TreatmentParam{ParamGroup::Noise, {"colour", visible("colour"), 0, 3, 1, visible("How much colour noise to remove, as a multiple of what was measured")}, "x", &Treatment::colour, nullptr},
+    TreatmentParam{ParamGroup::Detail, {"detail", visible("detail"), 0, 1, 0, visible("Gives structure back that the method took along with the noise")}, "", nullptr, &Taste::detail},
+    TreatmentParam{ParamGroup::Detail, {"grain", visible("grain kept"), 0, 1, 0, visible("Leaves this share of the luminance noise as fine, even, neutral grain")}, "", nullptr, &Taste::grain},
+    TreatmentParam{ParamGroup::Detail, {"mix", visible("mix"), 0, 1, 1, visible("How much of the treated picture is laid over the untreated one")}, "", nullptr, &Taste::mix},
+    TreatmentParam{ParamGroup::Tones, {"luminance-shadows", visible("shadows"), 0, 2, 1, visible("Luminance strength in the shadows, as a factor")}, "x", nullptr, &Taste::luminanceShadows},
+    TreatmentParam{ParamGroup::Tones, {"luminance-midtones", visible("mid-tones"), 0, 2, 1, visible("Luminance strength in the mid-tones, as a factor")}, "x", nullptr, &Taste::luminanceMidtones},
+    TreatmentParam{ParamGroup::Tones, {"luminance-lights", visible("lights"), 0, 2, 1, visible("Luminance strength in the lights, as a factor")}, "x", nullptr, &Taste::luminanceLights},
+    TreatmentParam{ParamGroup::Tones, {"colour-shadows", visible("shadows"), 0, 2, 1, visible("Colour strength in the shadows, as a factor")}, "x", nullptr, &Taste::colourShadows},
+    TreatmentParam{ParamGroup::Tones, {"colour-midtones", visible("mid-tones"), 0, 2, 1, visible("Colour strength in the mid-tones, as a factor")}, "x", nullptr, &Taste::colourMidtones},
+    TreatmentParam{ParamGroup::Tones, {"colour-lights", visible("lights"), 0, 2, 1, visible("Colour strength in the lights, as a factor")}, "x", nullptr, &Taste::colourLights},
+    TreatmentParam{ParamGroup::Tones, {"blotches", visible("blotches"), 0, 1, 0, visible("Evens large blotches of colour in deep shadow")}, "", nullptr, &Taste::blotches},
+    TreatmentParam{ParamGroup::Sharpen, {"sharpen", visible("sharpen"), 0, 2, 0, visible("Amount of capture sharpening: deconvolution of luminance, after the noise is gone")}, "", nullptr, &Taste::sharpen},
+    TreatmentParam{ParamGroup::Sharpen, {"sharpen-radius", visible("radius"), 0.3, 2, 0.8, visible("Sigma of the blur that sharpening undoes, in pixels")}, "px", nullptr, &Taste::radiusPx},
+    TreatmentParam{ParamGroup::Sharpen, {"protect-smooth", visible("spare smooth"), 0, 1, 0.5, visible("Keeps smooth parts, and the noise in them, from being sharpened")}, "", nullptr, &Taste::smoothProtection},
+    TreatmentParam{ParamGroup::Sharpen, {"protect-edges", visible("spare edges"), 0, 1, 0.8, visible("Keeps strong edges from getting halos")}, "", nullptr, &Taste::edgeProtection},
+    TreatmentParam{ParamGroup::Detail, {"blocks", visible("JPEG blocks"), 0, 1, 0, visible("Softens the blocks and rings of a compressed JPEG before the method looks at it")}, "", nullptr, &Taste::blocks, true},
 };
 inline constexpr const TreatmentParam &kLuminanceParam = kTreatmentParams[0], &kColourParam = kTreatmentParams[1];
 inline constexpr std::span<const TreatmentParam> kTasteParams = std::span<const TreatmentParam>(kTreatmentParams).subspan(2);

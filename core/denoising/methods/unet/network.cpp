@@ -122,18 +122,14 @@ struct Network::Private {
     dnnl::stream stream{engine};
     std::vector<std::vector<dnnl::memory>> kernels; ///< of each layer: plain, channels padded with zeros; and as primitives asked for it
 
-    /// Work holds what is needed from one step to the next: the input, the inner half of a block, what is to grow, the answer.
-    enum Buffer {
-        Full,
-        Half,
-        Quarter,
-        Work,
-        kBuffers,
-    };
-    std::vector<float> buffers[kBuffers];                  ///< of all plans
+    using Buffer = size_t;
+    /// Of all plans, one for every level; behind them `work`, which holds what is needed from one step to the next: the input, the inner half of a block,
+    /// what is to grow, the answer.
+    std::vector<std::vector<float>> buffers;
+    const Buffer work;
     std::map<std::array<int, 3>, std::vector<Step>> plans; ///< by the size of the tile and its margin
 
-    explicit Private(const Weights &w) : weights(w)
+    explicit Private(const Weights &w) : weights(w), buffers(w.shape.widths.size() + 1), work(w.shape.widths.size())
     {
         for (const Convolution &c : w.layers) {
             const int inputs = paddedChannels(c.inputs), outputs = paddedChannels(c.outputs), area = c.side * c.side;
@@ -208,9 +204,12 @@ struct Network::Private {
         constexpr size_t kMostPlans = 12;
         if (plans.size() >= kMostPlans)
             plans.clear();
-        const Size half = halved(size), quarter = halved(half);
-        const auto [a, b, c] = weights.shape.widths;
-        const Level top{size, answersCrop(margin)}, middle{half, std::max(0, top.crop / 2 - 2 * weights.shape.depths[1])}, lowest{quarter, middle.crop / 2};
+        const Shape &shape = weights.shape;
+        const size_t last = shape.last();
+        // Of every level as it is left on the way up: what later convolutions reach stays.
+        std::vector<Level> levels{{size, answersCrop(margin)}};
+        for (size_t i = 1; i <= last; ++i)
+            levels.push_back({halved(levels.back().size), std::max(0, levels.back().crop / 2 - 2 * shape.depthUp(i))});
         const auto reserve = [&](Buffer buffer, Size s, int channels) {
             const size_t needed = size_t(s.area()) * size_t(channels);
             if (buffers[buffer].size() >= needed)
@@ -218,40 +217,39 @@ struct Network::Private {
             plans.clear(); // they point into what is about to move
             buffers[buffer].resize(needed);
         };
-        reserve(Full, size, a), reserve(Half, half, b), reserve(Quarter, quarter, c);
-        reserve(Work, size, std::max(a, kChannels)), reserve(Work, half, b), reserve(Work, quarter, c);
+        for (size_t i = 0; i <= last; ++i) {
+            reserve(i, levels[i].size, shape.widths[i]);
+            reserve(work, levels[i].size, std::max(shape.widths[i], i == 0 ? kChannels : 0));
+        }
         std::vector<Step> &steps = plans[key];
         // In the order of Shape::layers().
         size_t layer = 0;
         const auto add = [&](Buffer from, Size s, Buffer to, After after = After::Relu) { addConvolution(steps, layer++, from, s, to, after); };
         // Each reaches two places further, and before it that much must be left of what is not to be cropped.
-        const auto blocks = [&](size_t level, Buffer at, Level is, int crop) {
-            for (int left = weights.shape.depths[level];; --left) {
+        const auto blocks = [&](size_t level, int count, Level is, int crop) {
+            for (int left = count;; --left) {
                 const Level next{is.size, std::max(is.crop, crop - 2 * left)};
                 if (const int by = next.crop - is.crop)
-                    steps.back().after = [this, at, s = is.left(), by, channels = weights.shape.widths[level]] { cut(buffers[at].data(), s, by, channels); };
+                    steps.back().after = [this, level, s = is.left(), by, channels = shape.widths[level]] { cut(buffers[level].data(), s, by, channels); };
                 is = next;
                 if (left == 0)
                     return;
-                add(at, is.left(), Work);
-                add(Work, is.left(), at, After::AddAndRelu);
+                add(level, is.left(), work);
+                add(work, is.left(), level, After::AddAndRelu);
             }
         };
-        const auto grow = [&](Buffer from, const Level &level, Buffer to, const Level &toLevel, int channels) {
-            add(from, level.left(), Work, After::Nothing);
-            steps.back().after = [this, to, level, toLevel, channels] { addGrownAndRelu(buffers[Work].data(), level, toLevel, channels, buffers[to].data()); };
-        };
-        add(Work, size, Full);
-        blocks(0, Full, {size}, 0);
-        add(Full, size, Half);
-        blocks(1, Half, {half}, 0);
-        add(Half, half, Quarter);
-        blocks(2, Quarter, {quarter}, lowest.crop);
-        grow(Quarter, lowest, Half, middle, b);
-        blocks(1, Half, middle, middle.crop);
-        grow(Half, middle, Full, top, a);
-        blocks(0, Full, top, top.crop);
-        add(Full, top.left(), Work, After::Nothing);
+        add(work, size, 0);
+        for (size_t i = 0; i < last; ++i) {
+            blocks(i, shape.depths[i], {levels[i].size}, 0);
+            add(i, levels[i].size, i + 1);
+        }
+        blocks(last, shape.depths[last], {levels[last].size}, levels[last].crop);
+        for (size_t i = last; i-- > 0;) {
+            add(i + 1, levels[i + 1].left(), work, After::Nothing);
+            steps.back().after = [this, i, from = levels[i + 1], to = levels[i], channels = shape.widths[i]] { addGrownAndRelu(buffers[work].data(), from, to, channels, buffers[i].data()); };
+            blocks(i, shape.depthUp(i), levels[i], levels[i].crop);
+        }
+        add(0, levels[0].left(), work, After::Nothing);
         return steps;
     }
 };
@@ -263,12 +261,12 @@ float *Network::input(Size size, int margin)
 {
     const OneThread one;
     d->planFor(size, margin);
-    return d->buffers[Private::Work].data();
+    return d->buffers[d->work].data();
 }
 
 std::optional<Network::Answer> Network::run(Size size, int margin, const std::stop_token &stop)
 {
-    assert(size.width % kAlignment == 0 && size.height % kAlignment == 0 && 2 * margin < std::min(size.width, size.height));
+    assert(size.width % d->weights.shape.alignment() == 0 && size.height % d->weights.shape.alignment() == 0 && 2 * margin < std::min(size.width, size.height));
     const OneThread one;
     for (const Step &step : d->planFor(size, margin)) {
         if (stop.stop_requested())
@@ -278,7 +276,7 @@ std::optional<Network::Answer> Network::run(Size size, int margin, const std::st
             step.after();
     }
     const int crop = d->answersCrop(margin);
-    return Answer{d->buffers[Private::Work].data(), size.width - 2 * crop, crop};
+    return Answer{d->buffers[d->work].data(), size.width - 2 * crop, crop};
 }
 
 } // namespace irenic::unet

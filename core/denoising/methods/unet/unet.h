@@ -7,16 +7,16 @@ namespace irenic {
 
 inline constexpr MethodInfo kUnetInfo{
     .id = "unet",
-    .label = "Residual U-Net",
-    .goodAt = "Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead.",
-    .cost = "About twice the wavelet's time.",
+    .label = visible("Residual U-Net"),
+    .goodAt = visible("Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead."),
+    .cost = visible("About twice the wavelet's time."),
     .secondsPerMegapixel = 0.35,
     .fullColour = "bm3d",
     .expectsWhite = true,
     .answersOnce = true,
     .rank = 3,
     .fromNoise = 0.045,
-    .why = "heavy, where the residual U-Net keeps the most detail, in less time than BM3D.",
+    .why = visible("heavy, where the residual U-Net keeps the most detail, in less time than BM3D."),
     .lighter = "wavelet",
     .beside = "bm3d",
     .alias = "learned",
@@ -31,9 +31,9 @@ std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment);
 
 inline constexpr MethodInfo kUnetEnsembleInfo{
     .id = "unet-ensemble",
-    .label = "U-Net self-ensemble",
-    .goodAt = "The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead.",
-    .cost = "Ten times the residual U-Net's time, five times BM3D's.",
+    .label = visible("U-Net self-ensemble"),
+    .goodAt = visible("The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead."),
+    .cost = visible("Ten times the residual U-Net's time, five times BM3D's."),
     .secondsPerMegapixel = 3.5,
     .fullColour = "bm3d",
     .expectsWhite = true,
@@ -46,7 +46,27 @@ inline constexpr MethodInfo kUnetEnsembleInfo{
 /// its own way cancels in part. Source: Timofte, Rothe and Van Gool, CVPR 2016 (enhanced prediction, since called geometric self-ensemble).
 std::unique_ptr<DenoiseMethod> makeUnetEnsemble(const Treatment &treatment);
 
+inline constexpr MethodInfo kUnetColourInfo{
+    .id = "unet-colour",
+    .label = visible("U-Net in full colour"),
+    .goodAt = visible("Pictures that are developed here: one pass answers the sensor's samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Finished pictures and six-by-six sensors get BM3D instead."),
+    .cost = visible("About three times the residual U-Net's time."),
+    .secondsPerMegapixel = 1.2,
+    .fullColour = "bm3d",
+    .expectsWhite = true,
+    .answersOnce = true,
+    .givesColours = true,
+    .lighter = "wavelet",
+    .beside = "unet",
+};
+
+/// The second generation (training/full_colour.py): white is made equal in all colours, the network is told the noise of each and how far black and white are, and
+/// answers what it takes for noise in the samples and what a linear demosaicing of the clean ones lacks. Strengths as makeUnet()'s.
+/// Sources: as makeUnet(); Gharbi, Chaurasia, Paris and Durand, ACM Trans. Graph. 35(6), 2016 (demosaicing and denoising by one network).
+std::unique_ptr<DenoiseMethod> makeUnetColour(const Treatment &treatment);
+
 /// The weights of each are there and whole.
+Status unetColourIsReady();
 Status unetIsReady();
 Status unetEnsembleIsReady();
 

@@ -18,39 +18,42 @@ namespace irenic::unet {
 namespace {
 
 constexpr char kMagic[8] = {'I', 'R', 'E', 'N', 'U', 'N', 'E', 'T'};
-constexpr uint32_t kVersion = 2;
-constexpr size_t kHeaderBytes = sizeof kMagic + 10 * sizeof(uint32_t);
+/// The first generation's files have three levels and say no more; those of the second name their levels, inputs and outputs before.
+constexpr uint32_t kFirst = 2, kSecond = 3;
+constexpr uint32_t kFewestLevels = 3, kMostLevels = 5;
 constexpr uint32_t kWidest = 512, kDeepest = 16;
 
 } // namespace
 
 std::vector<Convolution> Shape::layers() const
 {
-    const auto [full, half, quarter] = widths;
     std::vector<Convolution> all;
-    const auto add = [&](int inputs, int outputs, int side) { all.push_back({inputs, outputs, side, {}}); };
-    const auto blocks = [&](size_t level) {
-        for (int i = 0; i < 2 * depths[level]; ++i)
+    const auto add = [&](int from, int to, int side) { all.push_back({from, to, side, {}}); };
+    const auto blocks = [&](size_t level, int count) {
+        for (int i = 0; i < 2 * count; ++i)
             add(widths[level], widths[level], 3);
     };
-    add(5, full, 3);
-    blocks(0);
-    add(full, half, 2);
-    blocks(1);
-    add(half, quarter, 2);
-    blocks(2);
-    add(quarter, half, 1);
-    blocks(1);
-    add(half, full, 1);
-    blocks(0);
-    add(full, 4, 3);
+    add(inputs, widths[0], 3);
+    for (size_t level = 0; level < last(); ++level) {
+        blocks(level, depths[level]);
+        add(widths[level], widths[level + 1], 2);
+    }
+    blocks(last(), depths[last()]);
+    for (size_t level = last(); level-- > 0;) {
+        add(widths[level + 1], widths[level], 1);
+        blocks(level, depthUp(level));
+    }
+    add(widths[0], outputs, 3);
     return all;
 }
 
 int Shape::reach() const
 {
-    // Two convolutions a block, of one sample each, at full size twice with those at either end; its square of four comes on top.
-    return 2 * (2 * depths[0] + 1) + 2 * 2 * 2 * depths[1] + 4 * 2 * depths[2] + 4;
+    // Two convolutions a block, of one sample of their level each, and those at either end; its square comes on top.
+    int reach = 2 + alignment();
+    for (size_t level = 0; level <= last(); ++level)
+        reach += (1 << level) * 2 * (depths[level] + depthUp(level));
+    return reach;
 }
 
 Result<Weights> readWeights(const std::filesystem::path &file)
@@ -60,35 +63,51 @@ Result<Weights> readWeights(const std::filesystem::path &file)
     if (!in)
         return Error{ErrorCode::NotFound, "The learned weights are not there (" + textOf(file) + "); building Irenic puts them there. Other methods work without them.", {}};
     const std::vector<char> bytes{std::istreambuf_iterator<char>(in), {}};
-    if (bytes.size() < kHeaderBytes || std::memcmp(bytes.data(), kMagic, sizeof kMagic) != 0)
+    if (bytes.size() < sizeof kMagic + sizeof(uint32_t) || std::memcmp(bytes.data(), kMagic, sizeof kMagic) != 0)
         return damaged("it is no such file");
-    const auto wordAt = [&](size_t at) {
+    size_t at = sizeof kMagic;
+    bool isShort = false;
+    const auto next = [&] {
         uint32_t v = 0;
-        for (size_t i = 0; i < 4; ++i)
-            v |= uint32_t(uint8_t(bytes[sizeof kMagic + 4 * at + i])) << (8 * i);
+        if (bytes.size() < at + sizeof v) {
+            isShort = true;
+            return v;
+        }
+        for (size_t i = 0; i < sizeof v; ++i)
+            v |= uint32_t(uint8_t(bytes[at++])) << (8 * i);
         return v;
     };
-    if (wordAt(0) != kVersion)
+    const uint32_t version = next();
+    if (version != kFirst && version != kSecond)
         return Error{ErrorCode::Unsupported, "The learned weights in " + textOf(file) + " are of another version of Irenic. Other methods work without them.", {}};
     Weights w;
-    for (size_t i = 0; i < 3; ++i) {
-        const uint32_t width = wordAt(1 + i);
-        if (width == 0 || width > kWidest || width % 16 != 0)
+    uint32_t levels = 3;
+    if (version == kSecond) {
+        levels = next();
+        w.shape.inputs = int(std::min(next(), kWidest));
+        w.shape.outputs = int(std::min(next(), kWidest));
+        if (levels < kFewestLevels || levels > kMostLevels || w.shape.inputs != kColourIn || w.shape.outputs != kColourOut)
             return damaged("it tells of a network that cannot be");
-        const uint32_t depth = wordAt(4 + i);
-        if (depth == 0 || depth > kDeepest)
-            return damaged("it tells of a network that cannot be");
-        w.shape.widths[i] = int(width);
-        w.shape.depths[i] = int(depth);
     }
+    for (uint32_t i = 0; i < levels; ++i)
+        w.shape.widths.push_back(int(std::min(next(), kWidest + 1)));
+    for (uint32_t i = 0; i < levels; ++i)
+        w.shape.depths.push_back(int(std::min(next(), kDeepest + 1)));
+    next(); // steps of training
+    const uint32_t numbers = next(), check = next();
+    if (isShort)
+        return damaged("it is not as long as it should be");
+    for (size_t i = 0; i < levels; ++i)
+        if (const auto width = uint32_t(w.shape.widths[i]), depth = uint32_t(w.shape.depths[i]); width == 0 || width > kWidest || width % 16 != 0 || depth == 0 || depth > kDeepest)
+            return damaged("it tells of a network that cannot be");
     w.layers = w.shape.layers();
     size_t count = 0;
     for (const Convolution &c : w.layers)
         count += size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side);
-    if (wordAt(8) != count || bytes.size() != kHeaderBytes + 2 * count)
+    if (numbers != count || bytes.size() != at + 2 * count)
         return damaged("it is not as long as it should be");
-    const auto *payload = reinterpret_cast<const unsigned char *>(bytes.data()) + kHeaderBytes;
-    if (uint32_t(crc32(crc32(0, nullptr, 0), payload, uInt(2 * count))) != wordAt(9))
+    const auto *payload = reinterpret_cast<const unsigned char *>(bytes.data()) + at;
+    if (uint32_t(crc32(crc32(0, nullptr, 0), payload, uInt(2 * count))) != check)
         return damaged("its check sum is wrong");
     for (Convolution &c : w.layers) {
         c.weights.resize(size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side));
@@ -105,7 +124,8 @@ Result<Weights> readWeights(const std::filesystem::path &file)
 
 std::filesystem::path weightsFile(Shipped which)
 {
-    const char *name = which == Shipped::Large ? "unet-large.weights" : "unet.weights";
+    const char *name = which == Shipped::Colour ? "unet-colour.weights" : which == Shipped::Large ? "unet-large.weights"
+                                                                                                  : "unet.weights";
     if (const char *folder = std::getenv("IRENIC_DATA"))
         return std::filesystem::path(folder) / name;
     std::error_code ec;
@@ -124,6 +144,10 @@ std::filesystem::path weightsFile(Shipped which)
 
 const Result<Weights> &shippedWeights(Shipped which)
 {
+    if (which == Shipped::Colour) {
+        static const Result<Weights> colour = readWeights(weightsFile(Shipped::Colour));
+        return colour;
+    }
     if (which == Shipped::Large) {
         static const Result<Weights> large = readWeights(weightsFile(Shipped::Large));
         return large;

@@ -3,7 +3,6 @@
 
 #include "irenic/base.h"
 
-#include <array>
 #include <filesystem>
 #include <string>
 #include <vector>
@@ -16,19 +15,29 @@ struct Convolution {
     std::vector<float> weights;
 };
 
-/// How large a network is, at full, half and quarter size of the packed planes.
+/// How large a network is, level by level from the full size of the packed planes on, each half as large as the one before.
 struct Shape {
-    std::array<int, 3> widths{}; ///< channels; multiples of 16
-    std::array<int, 3> depths{}; ///< blocks on the way down, and, but for the quarter, again on the way up
+    std::vector<int> widths; ///< channels; multiples of 16
+    std::vector<int> depths; ///< blocks on the way down, and on the way up again where depthUp() says so
+    int inputs = 5, outputs = 4;
 
-    /// Every convolution in the order in which they are computed: enter; blocks at full size; to half size; blocks; to quarter size; blocks; back to
-    /// half size; blocks; back to full size; blocks; leave. Without numbers.
+    size_t last() const { return widths.size() - 1; } ///< the lowest level
+    int depthUp(size_t level) const { return level < 2 && level < last() ? depths[level] : 0; }
+    /// Sides of the packed planes are multiples of it, and places count from there.
+    int alignment() const { return 1 << last(); }
+    /// Every convolution in the order in which they are computed: enter; the blocks of a level and its way to half the size, level by level; the
+    /// blocks of the lowest; then level by level the way to twice the size and its blocks; leave. Without numbers.
     std::vector<Convolution> layers() const;
-    /// Packed samples around one that it depends on, wherever it lies in its square of four.
+    /// Packed samples around one that it depends on, wherever it lies in its square of alignment().
     int reach() const;
+    bool operator==(const Shape &) const = default;
 };
 
-/// The learned numbers of a network that training/network.py describes.
+/// The first generation answers the noise of the four packed samples from these and one noise; the second (training/full_colour.py) is told the noise of
+/// each colour and how far black and white are, and answers eight numbers of full colour, too.
+inline constexpr int kSamplesIn = 5, kSamplesOut = 4, kColourIn = 9, kColourOut = 12;
+
+/// The learned numbers of a network that training/network.py or full_colour.py describes.
 struct Weights {
     Shape shape;
     std::vector<Convolution> layers; ///< as Shape::layers() has them
@@ -37,13 +46,14 @@ struct Weights {
 /// Reads the documented file (docs/unet.md). NotFound, Damaged (size, check sum, values) or Unsupported (another version).
 Result<Weights> readWeights(const std::filesystem::path &file);
 
-/// The two networks that ship with the application.
+/// The networks that ship with the application.
 enum class Shipped {
     Compact,
     Large,
+    Colour,
 };
 
-/// share/irenic/unet.weights or unet-large.weights beside the folder of the program; IRENIC_DATA names another folder.
+/// share/irenic/unet.weights, unet-large.weights or unet-colour.weights beside the folder of the program; IRENIC_DATA names another folder.
 std::filesystem::path weightsFile(Shipped which);
 
 /// Read once in a process.

@@ -65,7 +65,8 @@ public:
 
     /// Pixels needed around a developed region for demosaicing; none around full colour.
     static constexpr int kHaloPx = 12;
-    int haloPx() const; ///< with what fringes need
+    int haloPx() const;          ///< with what fringes need
+    Developer ofColours() const; ///< for a mosaic's full colour in place of its samples: develop() and cameraColours() take three a pixel
 
     /// Linear colours (0..1, clipped only above) of a region.
     /// @param samples linear samples of region.grownBy(haloPx()), Frame::channels() a pixel

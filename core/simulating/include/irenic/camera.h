@@ -93,6 +93,9 @@ struct Shot {
 /// Fails with BadParameter, or Cancelled.
 Result<Shot> shoot(const Scene &scene, const ShootOptions &options, const RunContext &run = {});
 
+/// What the lens lays on the same sensor in all three colours, which no shot holds: three samples a pixel, otherwise as ShotTruth::clean. As it fails.
+Result<Plane<float>> colourTruth(const Scene &scene, const ShootOptions &options, const RunContext &run = {});
+
 /// The same light on the same sensor without noise and faults: what is written of it with `options` but their faults is the truth to a shot's file.
 Shot withoutNoise(const Shot &shot, const ShootOptions &options);
 

@@ -29,7 +29,7 @@ public:
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override
     {
-        LentPlanes corrected(scratch, m_facts.planes(), out);
+        LentPlanes corrected(scratch, tile.now.count(), out);
         for (int y = 0; y < out.height && !scratch.stop.stop_requested(); y += kRowsAtOnce) {
             const Rect rows{out.x, out.y + y, out.width, std::min(kRowsAtOnce, out.height - y)};
             m_lens.apply(tile.linear(), rows, corrected.over(rows));

@@ -19,7 +19,7 @@ public:
     {
         for (const Variant &v : facts.variants.list()) {
             const Treatment one{facts.treatment.method, v.luminance, v.colour, facts.treatment.colourMethod};
-            m_methods.push_back(v.luminance == 0 && v.colour == 0 ? nullptr : makeMethod(one));
+            m_methods.push_back(v.luminance == 0 && v.colour == 0 && !facts.givesColours ? nullptr : makeMethod(one));
         }
     }
 
@@ -47,19 +47,28 @@ public:
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override
     {
-        const size_t n = m_facts.planes();
+        const size_t n = m_facts.givesColours ? 3 : m_facts.planes();
         tile.now = LentPlanes(scratch, n, out);
-        const auto clean = [&](size_t variant, const TilePlanes &to) {
+        clean(tile, out, scratch);
+        if (m_facts.givesColours)
+            tile.lacking = tile.now.takenFrom(1);
+    }
+
+private:
+    void clean(Tile &tile, Rect out, Scratch &scratch) const
+    {
+        const size_t n = m_facts.givesColours ? 3 : m_facts.planes();
+        const auto cleanAt = [&](size_t variant, const TilePlanes &to) {
             const DenoiseMethod *method = m_methods[variant].get();
             const TileInput in = tile.noisyOver(out.grownBy(method ? method->haloPx() : 0));
             if (method)
                 return method->denoiseTile(in, out, to, scratch);
-            for (size_t c = 0; c < n; ++c)
+            for (size_t c = 0; c < m_facts.planes(); ++c)
                 copyRows(in.planes[c], to[c]);
         };
         const Variants &variants = m_facts.variants;
         if (variants.isOne())
-            return clean(0, tile.now.views);
+            return cleanAt(0, tile.now.views);
         std::vector<Plane<float>> weights;
         Plane<float> ev;
         if (m_facts.treatment.taste.weighsTones()) {
@@ -75,7 +84,7 @@ public:
         for (size_t v = 0; v < weights.size(); ++v) {
             if (!anyAbove0(weights[v].constView()) || scratch.stop.stop_requested())
                 continue;
-            clean(v, one.views);
+            cleanAt(v, one.views);
             for (size_t c = 0; c < n; ++c)
                 for (int y = 0; y < out.height; ++y) {
                     float *o = tile.now.views[c].row(y);
@@ -86,7 +95,6 @@ public:
         }
     }
 
-private:
     /// How often a method computes the frame: once for every answer, where some place of a tile asks for it.
     double timesFor(const std::string &method) const
     {

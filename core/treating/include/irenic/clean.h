@@ -59,6 +59,12 @@ public:
     /// @param tilePx side of the tiles, >= 16, or 0 for what suits the method and the threads; a matter of speed alone
     Result<Plane<float>> clean(Rect region, const RunContext &run = {}, int tilePx = 0) const;
 
+    /// The method answers a mosaic's full colour beside its samples (MethodInfo::givesColours).
+    bool givesColours() const;
+    /// Full colour of the camera, linear, three samples a pixel, from the same pass: clean() answers those of them that the sensor measures (measuredOf()).
+    /// Only where givesColours(). As clean() otherwise.
+    Result<Plane<float>> cleanColours(Rect region, const RunContext &run = {}, int tilePx = 0) const;
+
     bool sharpens() const; ///< some place
     /// What sharpening reaches over a region: 1 where it works in full, 0 where smooth parts are spared (Taste::smoothProtection). Only where
     /// sharpens(). Fails only with Cancelled.
@@ -89,6 +95,9 @@ private:
     explicit Cleaner(std::unique_ptr<Private> made);
     std::unique_ptr<Private> d;
 };
+
+/// Of three samples a pixel the one that a sensor measures there. `cfa` as seen from the first.
+Plane<float> measuredOf(const Plane<float> &colours, CfaPattern cfa);
 
 /// A frame's samples after treatment, as they are to be stored: masked borders untouched.
 struct CleanedSamples {

@@ -19,6 +19,8 @@ public:
     /// The same bits as cleaner.clean(region), computing only what is missing. Identity treatments are not stored.
     Result<Plane<float>> clean(const Cleaner &cleaner, Rect region, const RunContext &run);
 
+    Result<Plane<float>> cleanColours(const Cleaner &cleaner, Rect region, const RunContext &run); ///< likewise
+
     double shareHeld(const Cleaner &cleaner, Rect region); ///< of the tiles that it lies in; 1 where nothing is missing
     size_t bytesHeld() const;
     static constexpr int kTilePx = 64;
@@ -35,6 +37,8 @@ private:
         std::weak_ptr<const Frame> frame; ///< the one that the tile is of: another may come to lie where it lay
         std::list<Key>::iterator seen;
     };
+    /// What tiles hold: samples, or full colour where the cleaner gives it.
+    Result<Plane<float>> held(const Cleaner &cleaner, Rect region, const RunContext &run);
     std::shared_ptr<const Plane<float>> find(const Key &key, const std::shared_ptr<const Frame> &frame);
     void store(const Key &key, const std::shared_ptr<const Frame> &frame, Plane<float> tile);
     void erase(std::map<Key, Entry>::iterator it);
@@ -48,5 +52,6 @@ private:
 
 /// Through a cache where there is one.
 Result<Plane<float>> cleaned(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run);
+Result<Plane<float>> cleanedColours(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run);
 
 } // namespace irenic

@@ -11,6 +11,9 @@ namespace irenic {
 /// @param cache  may be null
 Result<RgbImage<float>> developRegion(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run);
 
+/// The same of a mosaic's samples alone, as the next program gets them: demosaiced, whether or not the method gives full colour.
+Result<RgbImage<float>> developSamples(const Cleaner &cleaner, Rect region, const Look &look, CleanCache *cache, const RunContext &run);
+
 /// Part of a treated mosaic in the camera's own colours: linear, 1 = clipping, neither balanced nor clipped.
 Result<RgbImage<float>> demosaicRegion(const Cleaner &cleaner, Rect region, CleanCache *cache, const RunContext &run);
 
