@@ -153,9 +153,9 @@ QWidget *ExportDialog::makeFrames()
     column->addWidget(offer(Frames::Keepers, keepers == 0 ? tr("all frames that have a keeper (none has)") : keepers == 1 ? tr("the one frame that has a keeper")
                                                                                                                           : tr("all %1 frames that have a keeper, each with its own").arg(keepers),
                             keepers > 0, QStringLiteral("keepers")));
-    column->addWidget(offer(Frames::Suggestions, tr("all %1 frames of the roll, each measured and with its own suggestion").arg(all), true, QStringLiteral("suggestions")));
+    column->addWidget(offer(Frames::Suggestions, all == 1 ? tr("the one frame of the roll, measured and with its suggestion") : tr("all %1 frames of the roll, each measured and with its own suggestion").arg(all), true, QStringLiteral("suggestions")));
     QHBoxLayout *row = rowIn(column);
-    row->addWidget(offer(Frames::Alike, tr("all %1 frames of the roll, alike with").arg(all), true, QStringLiteral("alike")));
+    row->addWidget(offer(Frames::Alike, all == 1 ? tr("the one frame of the roll, with") : tr("all %1 frames of the roll, alike with").arg(all), true, QStringLiteral("alike")));
     m_alike = new QComboBox;
     m_alike->setObjectName(QStringLiteral("alikeWith"));
     m_alike->setAccessibleName(tr("Treatment for all frames"));

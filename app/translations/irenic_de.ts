@@ -2765,6 +2765,14 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <source>Leave out</source>
         <translation>Auslassen</translation>
     </message>
+    <message>
+        <source>the one frame of the roll, measured and with its suggestion</source>
+        <translation>die eine Aufnahme des Films, gemessen und mit ihrem Vorschlag</translation>
+    </message>
+    <message>
+        <source>the one frame of the roll, with</source>
+        <translation>die eine Aufnahme des Films, mit</translation>
+    </message>
 </context>
 <context>
     <name>irenic::ExportQueue</name>

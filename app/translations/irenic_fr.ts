@@ -2765,6 +2765,14 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <source>Leave out</source>
         <translation>Laisser de côté</translation>
     </message>
+    <message>
+        <source>the one frame of the roll, measured and with its suggestion</source>
+        <translation>la seule vue de la pellicule, mesurée et avec sa suggestion</translation>
+    </message>
+    <message>
+        <source>the one frame of the roll, with</source>
+        <translation>la seule vue de la pellicule, avec</translation>
+    </message>
 </context>
 <context>
     <name>irenic::ExportQueue</name>
