@@ -12,7 +12,7 @@ namespace irenic::bench {
 
 namespace {
 
-constexpr double kSlowest = 5; ///< seconds a megapixel of the methods that are compared
+constexpr const char *kOfSamples = ", samples demosaiced";
 
 /// The scene as this sensor could see it if every pixel had all three colours.
 Result<std::shared_ptr<const Frame>> wholeTruth(const Scene &scene, const ShootOptions &options, const Frame &like)
@@ -43,6 +43,9 @@ RgbImage<uint16_t> seen(const Cleaner &cleaner)
 
 int colours(const KindsArguments &a)
 {
+    // What the others are held against.
+    const auto network = std::find_if(irenic::methods().begin(), irenic::methods().end(), [](const MethodInfo &m) { return m.givesColours; });
+    const std::string ofSamples = std::string(network->id) + kOfSamples;
     std::printf("| ISO | picture | PSNR dB, mean | least over the network's own samples | SSIM, mean |\n|---|---|---|---|---|\n");
     for (const int iso : a.isos) {
         std::map<std::string, std::vector<PictureQuality>> all;
@@ -79,12 +82,12 @@ int colours(const KindsArguments &a)
             add("untreated", seen(Cleaner::untreated(s.value().frame)));
             add("without noise, demosaiced", seen(Cleaner::untreated(s.value().clean)));
             for (const MethodInfo &m : methods()) {
-                if (m.secondsPerMegapixel > kSlowest || (!a.method.empty() && a.method != m.id && !m.givesColours))
+                if (m.secondsPerMegapixel > kSlowestCompared || (!a.method.empty() && a.method != m.id && !m.givesColours))
                     continue;
                 const Cleaner cleaner(s.value().frame, noise, Treatment{m.id, 1, 1});
                 add(m.id, seen(cleaner));
                 if (cleaner.givesColours())
-                    add(std::string(m.id) + ", samples demosaiced", encoded16(developSamples(cleaner, cleaner.frame().crop, {}, nullptr, {}).take()));
+                    add(std::string(m.id) + kOfSamples, encoded16(developSamples(cleaner, cleaner.frame().crop, {}, nullptr, {}).take()));
             }
         }
         for (const std::string &what : order) {
@@ -93,7 +96,7 @@ int colours(const KindsArguments &a)
             for (size_t i = 0; i < q.size(); ++i) {
                 psnr += q[i].psnrDb / double(q.size());
                 ssim += q[i].ssim / double(q.size());
-                least = std::min(least, q[i].psnrDb - all["unet-colour, samples demosaiced"][i].psnrDb);
+                least = std::min(least, q[i].psnrDb - all[ofSamples][i].psnrDb);
             }
             std::printf("| %d | %s | %.2f | %+.2f | %.4f |\n", iso, what.c_str(), psnr, least, ssim);
         }

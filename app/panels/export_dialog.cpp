@@ -328,7 +328,7 @@ void ExportDialog::refresh()
         ++files;
         unknown += r.expected == 0;
         const MethodInfo *method = findMethod(r.job.treatment.method);
-        samplesAlone |= m_dng->isChecked() && method && method->givesColours;
+        samplesAlone |= m_dng->isChecked() && method && method->givesColours && r.job.treatment.colourMethod.empty();
         seconds += r.expected * m_pace;
         const auto target = targetOf(r, m_session.frame(m_session.indexOf(fileText(r.job.source))), c.clash == ExportJob::Clash::Skip);
         if (!target)

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/queue_panel.h"
 
+#include "panels/card.h"
 #include "session/paths.h"
 #include "view/durations.h"
 
@@ -9,7 +10,7 @@
 #include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
-#include <QHBoxLayout>
+#include <QGridLayout>
 #include <QHeaderView>
 #include <QLabel>
 #include <QMenu>
@@ -64,15 +65,17 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
     m_total = new QLabel;
     m_total->setObjectName(QStringLiteral("queueTotal"));
     m_total->setWordWrap(true);
-    auto *row = new QHBoxLayout;
-    row->setSpacing(4);
+    auto *row = new QGridLayout;
+    constexpr int kGapPx = 4;
+    row->setSpacing(kGapPx);
+    QList<QPushButton *> all;
     const auto button = [&](const QString &text, const QString &name, const QString &tip, auto run) {
         auto *b = new QPushButton(text);
         b->setObjectName(name);
         b->setToolTip(tip);
         b->setMinimumWidth(10);
         connect(b, &QPushButton::clicked, this, run);
-        row->addWidget(b);
+        all << b;
         return b;
     };
     m_pause = button(tr("Pause"), QStringLiteral("queuePause"), tr("The running export is finished first"), [this] { m_queue->setPaused(!m_queue->isPaused()); });
@@ -80,6 +83,14 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
     m_retry = button(tr("Retry"), QStringLiteral("queueRetry"), tr("All that failed, once more"), [this] { m_queue->retryFailed(); });
     m_report = button(tr("Report..."), QStringLiteral("queueReport"), tr("What was written where, how long it took and how it was verified, as text"), [this] { saveReport(); });
     m_clear = button(tr("Clear"), QStringLiteral("queueClear"), tr("Takes what is over off this list; files stay"), [this] { m_queue->clearOver(); });
+    // In one row where the language lets them.
+    constexpr int kPadPx = 6, kMarginsPx = 16, kInARow = 3;
+    int needed = kMarginsPx + std::max(0, fontMetrics().horizontalAdvance(tr("Resume")) - fontMetrics().horizontalAdvance(tr("Pause")));
+    for (const QPushButton *b : all)
+        needed += fontMetrics().horizontalAdvance(b->text()) + kPadPx + kGapPx;
+    const int inARow = needed <= Card::kLeastPx ? int(all.size()) : kInARow;
+    for (int i = 0; i < all.size(); ++i)
+        row->addWidget(all[i], i / inARow, i % inARow);
     auto *column = new QVBoxLayout(this);
     column->addWidget(m_total);
     column->addWidget(m_list, 1);

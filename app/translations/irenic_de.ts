@@ -415,7 +415,7 @@
     </message>
     <message>
         <source>At this ISO sensors usually have less; the measurement is lowered, %1 times.</source>
-        <translation>Bei diesem ISO haben Sensoren gewöhnlich weniger; die Messung ist gesenkt, auf ein %1-tel.</translation>
+        <translation>Bei diesem ISO haben Sensoren gewöhnlich weniger; die Messung ist gesenkt, um das %1-fache.</translation>
     </message>
     <message>
         <source>Neighbouring samples share their noise: it was smoothed, or coded with loss, before it was stored.</source>
@@ -472,6 +472,30 @@
     <message>
         <source>The noise is measured with little certainty, so less of it is taken.</source>
         <translation>Das Rauschen ist mit wenig Sicherheit gemessen, deshalb wird weniger davon genommen.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 rows hold no picture (one flat value); the file may be damaged.</source>
+        <translation>%1 von %2 Zeilen enthalten kein Bild (einen einzigen Wert); die Datei kann beschädigt sein.</translation>
+    </message>
+    <message>
+        <source>By the sensor&apos;s masked border black lies up to %1 above what the file says; the border is believed.</source>
+        <translation>Nach dem abgedeckten Rand des Sensors liegt Schwarz bis zu %1 über dem, was die Datei sagt; dem Rand wird geglaubt.</translation>
+    </message>
+    <message>
+        <source>By the sensor&apos;s masked border black lies up to %1 below what the file says; the border is believed.</source>
+        <translation>Nach dem abgedeckten Rand des Sensors liegt Schwarz bis zu %1 unter dem, was die Datei sagt; dem Rand wird geglaubt.</translation>
+    </message>
+    <message>
+        <source>Its %1-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.</source>
+        <translation>Ihre Gleitkommazahlen von %1 Bit wurden auf 16 Bit gerundet; Werte unter 0 und über 1 wurden abgeschnitten.</translation>
+    </message>
+    <message>
+        <source>Its %1-bit numbers were rounded to 16 bits; values below 0 and above 1 were cut off.</source>
+        <translation>Ihre Zahlen von %1 Bit wurden auf 16 Bit gerundet; Werte unter 0 und über 1 wurden abgeschnitten.</translation>
+    </message>
+    <message>
+        <source>The file describes corrections that are kept in a DNG but not shown: %1.</source>
+        <translation>Die Datei beschreibt Korrekturen, die in einem DNG bleiben, aber nicht gezeigt werden: %1.</translation>
     </message>
 </context>
 <context>
@@ -2450,12 +2474,48 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
         <source>Lights more than sixteen times as bright as white were cut off.</source>
         <translation>Lichter, die mehr als sechzehnmal so hell wie Weiß sind, wurden abgeschnitten.</translation>
     </message>
+    <message>
+        <source>%1 samples are no numbers and were read as black.</source>
+        <translation>%1 Werte sind keine Zahlen und wurden als Schwarz gelesen.</translation>
+    </message>
+    <message>
+        <source>The file is compressed with loss (%1): part of its noise and of its finest detail is gone, and what is left is no longer independent from pixel to pixel.</source>
+        <translation>Die Datei ist mit Verlust komprimiert (%1): Ein Teil ihres Rauschens und ihrer feinsten Zeichnung ist fort, und was bleibt, ist von Pixel zu Pixel nicht mehr unabhängig.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::DngReader::IsRaw</name>
     <message>
         <source>The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown.</source>
         <translation>Die Datei enthält eine Tafel lokaler Verstärkungen, die zu ihrem Aussehen gehört; in einem DNG bleibt sie, gezeigt wird sie nicht.</translation>
+    </message>
+    <message>
+        <source>another raw picture</source>
+        <translation>ein weiteres Raw-Bild</translation>
+    </message>
+    <message>
+        <source>%1 further raw pictures</source>
+        <translation>%1 weitere Raw-Bilder</translation>
+    </message>
+    <message>
+        <source>a mask</source>
+        <translation>eine Maske</translation>
+    </message>
+    <message>
+        <source>%1 masks</source>
+        <translation>%1 Masken</translation>
+    </message>
+    <message>
+        <source>a depth map</source>
+        <translation>eine Tiefenkarte</translation>
+    </message>
+    <message>
+        <source>%1 depth maps</source>
+        <translation>%1 Tiefenkarten</translation>
+    </message>
+    <message>
+        <source>The file also holds %1; only its main picture is read.</source>
+        <translation>Die Datei enthält auch %1; nur ihr hauptsächliches Bild ist gelesen.</translation>
     </message>
 </context>
 <context>

@@ -473,6 +473,30 @@
         <source>The noise is measured with little certainty, so less of it is taken.</source>
         <translation>Le bruit est mesuré avec peu de certitude, on en prend donc moins.</translation>
     </message>
+    <message>
+        <source>%1 of %2 rows hold no picture (one flat value); the file may be damaged.</source>
+        <translation>%1 rangées sur %2 ne contiennent pas d&apos;image (une seule valeur) ; le fichier peut être endommagé.</translation>
+    </message>
+    <message>
+        <source>By the sensor&apos;s masked border black lies up to %1 above what the file says; the border is believed.</source>
+        <translation>D&apos;après le bord masqué du capteur, le noir est jusqu&apos;à %1 au-dessus de ce que dit le fichier ; on croit le bord.</translation>
+    </message>
+    <message>
+        <source>By the sensor&apos;s masked border black lies up to %1 below what the file says; the border is believed.</source>
+        <translation>D&apos;après le bord masqué du capteur, le noir est jusqu&apos;à %1 au-dessous de ce que dit le fichier ; on croit le bord.</translation>
+    </message>
+    <message>
+        <source>Its %1-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.</source>
+        <translation>Ses nombres flottants de %1 bits furent arrondis à 16 bits ; les valeurs sous 0 et au-dessus de 1 furent coupées.</translation>
+    </message>
+    <message>
+        <source>Its %1-bit numbers were rounded to 16 bits; values below 0 and above 1 were cut off.</source>
+        <translation>Ses nombres de %1 bits furent arrondis à 16 bits ; les valeurs sous 0 et au-dessus de 1 furent coupées.</translation>
+    </message>
+    <message>
+        <source>The file describes corrections that are kept in a DNG but not shown: %1.</source>
+        <translation>Le fichier décrit des corrections qui restent dans un DNG mais ne sont pas montrées : %1.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Actions</name>
@@ -2450,12 +2474,48 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
         <source>Lights more than sixteen times as bright as white were cut off.</source>
         <translation>Les lumières plus de seize fois plus claires que le blanc furent coupées.</translation>
     </message>
+    <message>
+        <source>%1 samples are no numbers and were read as black.</source>
+        <translation>%1 échantillons ne sont pas des nombres et furent lus comme noirs.</translation>
+    </message>
+    <message>
+        <source>The file is compressed with loss (%1): part of its noise and of its finest detail is gone, and what is left is no longer independent from pixel to pixel.</source>
+        <translation>Le fichier est comprimé avec perte (%1) : une part de son bruit et de son détail le plus fin est partie, et ce qui reste n&apos;est plus indépendant d&apos;un pixel à l&apos;autre.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::DngReader::IsRaw</name>
     <message>
         <source>The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown.</source>
         <translation>Le fichier contient une table de gains locaux qui tient à son aspect ; elle reste dans un DNG et n&apos;est pas montrée.</translation>
+    </message>
+    <message>
+        <source>another raw picture</source>
+        <translation>une autre image raw</translation>
+    </message>
+    <message>
+        <source>%1 further raw pictures</source>
+        <translation>%1 autres images raw</translation>
+    </message>
+    <message>
+        <source>a mask</source>
+        <translation>un masque</translation>
+    </message>
+    <message>
+        <source>%1 masks</source>
+        <translation>%1 masques</translation>
+    </message>
+    <message>
+        <source>a depth map</source>
+        <translation>une carte de profondeur</translation>
+    </message>
+    <message>
+        <source>%1 depth maps</source>
+        <translation>%1 cartes de profondeur</translation>
+    </message>
+    <message>
+        <source>The file also holds %1; only its main picture is read.</source>
+        <translation>Le fichier contient aussi %1 ; seule son image principale est lue.</translation>
     </message>
 </context>
 <context>

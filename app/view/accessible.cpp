@@ -5,56 +5,55 @@
 #include "view/tone_curve.h"
 
 #include <QAccessibleWidget>
+#include <QLocale>
 
 #include <array>
+#include <functional>
 #include <utility>
 
 namespace irenic {
 
 namespace {
 
-/// A strength or another amount, in its own numbers, not in the hundredths that it is kept in.
-class AccessibleAmount final : public QAccessibleWidget, public QAccessibleValueInterface
-{
-public:
-    explicit AccessibleAmount(StrengthSlider *slider) : QAccessibleWidget(slider, QAccessible::Slider), m_slider(slider) {}
-
-    void *interface_cast(QAccessible::InterfaceType type) override { return type == QAccessible::ValueInterface ? static_cast<QAccessibleValueInterface *>(this) : QAccessibleWidget::interface_cast(type); }
-    QString text(QAccessible::Text of) const override
-    {
-        if (of == QAccessible::Value)
-            return QLocale().toString(m_slider->strength(), 'f', 2);
-        if (of == QAccessible::Description)
-            return StrengthSlider::tr("suggestion %1").arg(m_slider->suggestion(), 0, 'f', 2);
-        return QAccessibleWidget::text(of);
-    }
-    QVariant currentValue() const override { return m_slider->strength(); }
-    void setCurrentValue(const QVariant &value) override { m_slider->moveOnce(value.toDouble()); }
-    QVariant minimumValue() const override { return m_slider->minimum() / 100.0; }
-    QVariant maximumValue() const override { return m_slider->maximum() / 100.0; }
-    QVariant minimumStepSize() const override { return m_slider->singleStep() / 100.0; }
-
-private:
-    StrengthSlider *m_slider;
+/// A number that is read and set in its own unit.
+struct Number {
+    double min, max, step;
+    std::function<double()> value;
+    std::function<void(double)> set;
+    std::function<QString()> words, description;
 };
 
-/// The handle that the keys move; Left and Right go from one to the next.
-class AccessibleToneCurve final : public QAccessibleWidget, public QAccessibleValueInterface
+class AccessibleNumber final : public QAccessibleWidget, public QAccessibleValueInterface
 {
 public:
-    explicit AccessibleToneCurve(ToneCurve *curve) : QAccessibleWidget(curve, QAccessible::Slider), m_curve(curve) {}
+    AccessibleNumber(QWidget *widget, Number number) : QAccessibleWidget(widget, QAccessible::Slider), m_number(std::move(number)) {}
 
     void *interface_cast(QAccessible::InterfaceType type) override { return type == QAccessible::ValueInterface ? static_cast<QAccessibleValueInterface *>(this) : QAccessibleWidget::interface_cast(type); }
-    QString text(QAccessible::Text of) const override { return of == QAccessible::Value || of == QAccessible::Description ? m_curve->activeWords() : QAccessibleWidget::text(of); }
-    QVariant currentValue() const override { return m_curve->activeFactor(); }
-    void setCurrentValue(const QVariant &value) override { m_curve->setActiveFactor(value.toDouble()); }
-    QVariant minimumValue() const override { return 0.0; }
-    QVariant maximumValue() const override { return 2.0; }
-    QVariant minimumStepSize() const override { return 0.05; }
+    QString text(QAccessible::Text of) const override { return of == QAccessible::Value ? m_number.words() : of == QAccessible::Description ? m_number.description()
+                                                                                                                                            : QAccessibleWidget::text(of); }
+    QVariant currentValue() const override { return m_number.value(); }
+    void setCurrentValue(const QVariant &value) override { m_number.set(value.toDouble()); }
+    QVariant minimumValue() const override { return m_number.min; }
+    QVariant maximumValue() const override { return m_number.max; }
+    QVariant minimumStepSize() const override { return m_number.step; }
 
 private:
-    ToneCurve *m_curve;
+    Number m_number;
 };
+
+/// In its own numbers, not in the hundredths that it is kept in.
+Number numberOf(StrengthSlider *s)
+{
+    return {s->minimum() / 100.0, s->maximum() / 100.0, s->singleStep() / 100.0, [s] { return s->strength(); }, [s](double v) { s->moveOnce(v); },
+            [s] { return QLocale().toString(s->strength(), 'f', 2); }, [s] { return StrengthSlider::tr("suggestion %1").arg(s->suggestion(), 0, 'f', 2); }};
+}
+
+/// Of the handle that the keys move; Left and Right go from one to the next.
+Number numberOf(ToneCurve *c)
+{
+    const auto words = [c] { return c->activeWords(); };
+    return {0, 2, 0.05, [c] { return c->activeFactor(); }, [c](double v) { c->setActiveFactor(v); }, words, words};
+}
 
 constexpr std::array kRoles{
     std::pair{"irenic::PicturePane", QAccessible::Graphic},
@@ -74,9 +73,9 @@ QAccessibleInterface *interfaceFor(const QString &className, QObject *object)
     if (!widget)
         return nullptr;
     if (auto *slider = qobject_cast<StrengthSlider *>(widget))
-        return new AccessibleAmount(slider);
+        return new AccessibleNumber(slider, numberOf(slider));
     if (auto *curve = qobject_cast<ToneCurve *>(widget))
-        return new AccessibleToneCurve(curve);
+        return new AccessibleNumber(curve, numberOf(curve));
     for (const auto &[name, role] : kRoles)
         if (className == QLatin1String(name))
             return new QAccessibleWidget(widget, role);

@@ -17,6 +17,11 @@ namespace {
 constexpr const char *kSetting = "language";
 constexpr const char *kContext = "irenic"; ///< the one of all texts in a compiled catalogue; see app/CMakeLists.txt
 
+std::string inThisLanguage(const char *english)
+{
+    return QCoreApplication::translate(kContext, english).toStdString();
+}
+
 } // namespace
 
 namespace languages {
@@ -50,15 +55,6 @@ void choose(const QString &code)
         QSettings().setValue(QLatin1String(kSetting), code);
 }
 
-namespace {
-
-std::string inThisLanguage(const char *english)
-{
-    return QCoreApplication::translate(kContext, english).toStdString();
-}
-
-} // namespace
-
 QString use(QApplication &application, QString wanted)
 {
     translateSentences(inThisLanguage);
@@ -86,6 +82,7 @@ QString use(QApplication &application, QString wanted)
         }
         return code;
     }
+    QLocale::setDefault(QLocale(QLocale::English)); // figures as the words beside them
     return QStringLiteral("en");
 }
 
@@ -98,7 +95,9 @@ QString Catalogue::translate(const char *, const char *source, const char *disam
 
 QString PseudoCatalogue::translate(const char *context, const char *source, const char *, int) const
 {
-    return QByteArrayView(context).startsWith("irenic") || QByteArrayView(context) == "QObject" || QByteArrayView(context) == "GuideNote" || QByteArrayView(context) == "PixelWords" ? lengthened(QString::fromUtf8(source)) : QString();
+    // The toolkit's own texts are another catalogue's.
+    const QByteArrayView asked(context);
+    return asked.startsWith('Q') && asked != "QObject" ? QString() : lengthened(QString::fromUtf8(source));
 }
 
 QString PseudoCatalogue::lengthened(const QString &text)

@@ -27,6 +27,14 @@ inline void startAfresh()
     forgetAll();
 }
 
+/// A noisy frame to hang.
+inline bool writeFrame(const QString &file)
+{
+    ShootOptions o;
+    o.iso = 6400;
+    return writeShot(file.toStdString(), shoot(makeScene({500, 400}), o).value(), o).ok();
+}
+
 /// A window as the user sees it first, with the keyboard; null where it did not come up.
 inline std::unique_ptr<MainWindow> shownWindow()
 {

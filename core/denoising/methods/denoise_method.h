@@ -48,13 +48,12 @@ public:
     virtual ~DenoiseMethod() = default;
     /// Context needed on every side of a tile, in sensor pixels.
     virtual int haloPx() const = 0;
-    virtual bool givesColours() const { return false; } ///< of a mosaic: full colour beside its samples
     /// Side of the tiles that waste little on halos, and need neither much memory nor long to be stopped.
     virtual int bestTilePx() const { return 896; }
     /// @param in    tile plus haloPx() on each side
     /// @param where the tile's place in the frame, for grids that are anchored there and for nothing else
-    /// @param out   the tile, as many planes as went in; never overlaps `in`. Of a mosaic by a method that givesColours() two more, for the two colours that
-    ///              were not measured at a place, in the order red, green, blue: what linearColours() lacks of them, in balanced stabilised numbers
+    /// @param out   the tile, as many planes as went in; never overlaps `in`. Of a mosaic by a method with MethodInfo::givesColours two more, for the two colours that
+    ///              were not measured at a place, in the order red, green, blue: what a linear demosaicing (stages/colours.cpp) lacks of them, in balanced stabilised numbers
     /// Cannot fail: parameters were validated when the method was made.
     virtual void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const = 0;
 };

@@ -2,6 +2,7 @@
 #include "raw/dng_reader.h"
 
 #include "base/parallel.h"
+#include "irenic/parameter.h"
 #include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "raw/dng_samples.h"
@@ -161,15 +162,15 @@ private:
             depths += photometric == PhotometricDepth;
         }
         std::string others;
-        const auto name = [&](int count, const std::string &one, const std::string &more) {
+        const auto name = [&](int count, const char *one, const char *more) {
             if (count > 0)
-                others += (others.empty() ? "" : ", ") + (count == 1 ? one : std::to_string(count) + " " + more);
+                others += (others.empty() ? "" : ", ") + sentence(count == 1 ? one : more, {std::to_string(count)});
         };
-        name(raws, "another raw picture", "further raw pictures");
-        name(masks, "a mask", "masks");
-        name(depths, "a depth map", "depth maps");
+        name(raws, visible("another raw picture"), visible("%1 further raw pictures"));
+        name(masks, visible("a mask"), visible("%1 masks"));
+        name(depths, visible("a depth map"), visible("%1 depth maps"));
         if (!others.empty())
-            m_frame->warnings.push_back("The file also holds " + others + "; only its main picture is read.");
+            m_frame->warnings.push_back(sentence("The file also holds %1; only its main picture is read.", {others}));
         if (m_raw && (m_raw->find(TagProfileGainTableMap) || m_tree.chain.front().find(TagProfileGainTableMap)))
             m_frame->warnings.push_back(sentence("The file holds a table of local gains that belongs to its look; it is kept in a DNG and not shown."));
     }
@@ -488,7 +489,7 @@ private:
         if (top > kBrightest)
             m_frame->warnings.push_back(sentence("Lights more than sixteen times as bright as white were cut off."));
         if (broken > 0)
-            m_frame->warnings.push_back(std::to_string(broken) + " samples are no numbers and were read as black.");
+            m_frame->warnings.push_back(sentence("%1 samples are no numbers and were read as black.", {std::to_string(broken)}));
         m_frame->shooting.bitDepth = 16;
         return l.white > *std::max_element(l.black.begin(), l.black.end()) + 15 ? Status() : refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
     }
@@ -500,7 +501,7 @@ private:
         if (m_storage.losesNothing() && !lossyXl)
             return;
         m_frame->compression = lossyXl ? "lossy JPEG XL" : m_frame->compression;
-        m_frame->warnings.push_back("The file is compressed with loss (" + m_storage.nameOfCompression() + "): part of its noise and of its finest detail is gone, and what is left is no longer independent from pixel to pixel.");
+        m_frame->warnings.push_back(sentence("The file is compressed with loss (%1): part of its noise and of its finest detail is gone, and what is left is no longer independent from pixel to pixel.", {m_storage.nameOfCompression()}));
     }
 
     void applyLinearization()
@@ -551,8 +552,7 @@ Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<co
         return std::string();
     if (dead * 2 >= active.height)
         return fileError(ErrorCode::Damaged, file, "holds no picture: " + std::to_string(dead) + " of its " + std::to_string(active.height) + " rows are one flat value");
-    return std::to_string(dead) + " of " + std::to_string(active.height)
-           + " rows hold no picture (one flat value); the file may be damaged.";
+    return sentence("%1 of %2 rows hold no picture (one flat value); the file may be damaged.", {std::to_string(dead), std::to_string(active.height)});
 }
 
 } // namespace irenic

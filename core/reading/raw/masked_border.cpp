@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/masked_border.h"
 
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <algorithm>
@@ -110,7 +111,8 @@ void takeBlackFromBorder(Frame &frame, SourceTags &tags)
     tags.raw.setLevels(TagBlackLevel, std::vector<double>(found.begin(), found.end()));
     if (tags.rawIsMain)
         tags.main = tags.raw;
-    frame.warnings.push_back("By the sensor's masked border black lies up to " + fixedNumber(std::abs(furthest), 1) + (furthest > 0 ? " above" : " below") + " what the file says; the border is believed.");
+    const std::vector<std::string> by{fixedNumber(std::abs(furthest), 1)};
+    frame.warnings.push_back(furthest > 0 ? sentence("By the sensor's masked border black lies up to %1 above what the file says; the border is believed.", by) : sentence("By the sensor's masked border black lies up to %1 below what the file says; the border is believed.", by));
 }
 
 } // namespace irenic

@@ -58,7 +58,8 @@ Result<DecodedPicture> decodeJpegXl(const std::filesystem::path &file, const std
     } else {
         picture.samples.resize(jxl->wide.size());
         std::transform(jxl->wide.begin(), jxl->wide.end(), picture.samples.begin(), [](float v) { return v > 0 ? uint16_t(std::lround(std::min(v, 1.f) * 65535)) : uint16_t(0); });
-        picture.warnings.push_back("Its " + std::to_string(jxl->bits) + (jxl->isFloat ? "-bit floats" : "-bit numbers") + " were rounded to 16 bits; values below 0 and above 1 were cut off.");
+        const std::vector<std::string> bits{std::to_string(jxl->bits)};
+        picture.warnings.push_back(jxl->isFloat ? sentence("Its %1-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.", bits) : sentence("Its %1-bit numbers were rounded to 16 bits; values below 0 and above 1 were cut off.", bits));
     }
     if (jxl->hasAlpha)
         picture.warnings.push_back(sentence("The picture's transparency or other extra channels were left out."));

@@ -452,7 +452,7 @@ Status takeDescribed(Frame &frame, SourceTags &tags, const RunContext &run)
         std::string names;
         for (const std::string &name : leftOut)
             names += (names.empty() ? "" : ", ") + name;
-        frame.warnings.push_back("The file describes corrections that are kept in a DNG but not shown: " + names + ".");
+        frame.warnings.push_back(sentence("The file describes corrections that are kept in a DNG but not shown: %1.", {names}));
     }
     return {};
 }

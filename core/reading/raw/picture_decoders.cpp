@@ -452,7 +452,7 @@ Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::
             picture.warnings.push_back(sentence("The file holds several pictures; the first is read."));
     }
     if (l.format == SAMPLEFORMAT_IEEEFP)
-        picture.warnings.push_back("Its " + std::to_string(l.bits) + "-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.");
+        picture.warnings.push_back(sentence("Its %1-bit floats were rounded to 16 bits; values below 0 and above 1 were cut off.", {std::to_string(l.bits)}));
     return picture;
 }
 

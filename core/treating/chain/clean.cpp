@@ -10,6 +10,22 @@
 
 namespace irenic {
 
+namespace {
+
+/// Samples of a pixel beside each other.
+void interleave(const LentPlanes &planes, size_t count, PlaneView<float> out)
+{
+    for (size_t c = 0; c < count; ++c)
+        for (int y = 0; y < out.height; ++y) {
+            const float *v = planes.views[c].row(y);
+            float *o = out.row(y) + c;
+            for (int x = 0; x < planes.where.width; ++x)
+                o[size_t(x) * count] = v[x];
+        }
+}
+
+} // namespace
+
 struct Cleaner::Private {
     std::shared_ptr<const ChainFacts> facts;
     Chain chain;
@@ -35,23 +51,18 @@ struct Cleaner::Private {
             return done.error();
         return out;
     }
+
+    /// What the whole chain answers: so many planes.
+    Result<Plane<float>> treated(Rect region, size_t planes, const RunContext &run, int tilePx)
+    {
+        return inTiles(region, int(planes), run, tilePx, [&](Rect where, Scratch &lent, PlaneView<float> out) {
+            Tile tile(*facts);
+            chain.run(tile, where, lent);
+            if (!run.stop.stop_requested())
+                interleave(tile.now, planes, out);
+        });
+    }
 };
-
-namespace {
-
-/// Samples of a pixel beside each other.
-void interleave(const LentPlanes &planes, size_t count, PlaneView<float> out)
-{
-    for (size_t c = 0; c < count; ++c)
-        for (int y = 0; y < out.height; ++y) {
-            const float *v = planes.views[c].row(y);
-            float *o = out.row(y) + c;
-            for (int x = 0; x < planes.where.width; ++x)
-                o[size_t(x) * count] = v[x];
-        }
-}
-
-} // namespace
 
 Cleaner::Cleaner(std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const Treatment &treatment, const FrameEdits &edits)
     : d(std::make_unique<Private>(std::make_shared<const ChainFacts>(std::move(frame), std::move(noise), treatment, edits)))
@@ -146,12 +157,7 @@ Result<Plane<float>> Cleaner::clean(Rect region, const RunContext &run, int tile
         Result<Plane<float>> colours = cleanColours(region, run, tilePx);
         return colours ? measuredOf(colours.value(), facts.frame->cfa.shifted(region.x, region.y)) : std::move(colours);
     }
-    return d->inTiles(region, int(facts.planes()), run, tilePx, [&](Rect where, Scratch &scratch, PlaneView<float> out) {
-        Tile tile(facts);
-        d->chain.run(tile, where, scratch);
-        if (!run.stop.stop_requested())
-            interleave(tile.now, facts.planes(), out);
-    });
+    return d->treated(region, facts.planes(), run, tilePx);
 }
 
 bool Cleaner::givesColours() const
@@ -161,14 +167,8 @@ bool Cleaner::givesColours() const
 
 Result<Plane<float>> Cleaner::cleanColours(Rect region, const RunContext &run, int tilePx) const
 {
-    const ChainFacts &facts = *d->facts;
-    assert(givesColours() && facts.frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
-    return d->inTiles(region, 3, run, tilePx, [&](Rect where, Scratch &scratch, PlaneView<float> out) {
-        Tile tile(facts);
-        d->chain.run(tile, where, scratch);
-        if (!run.stop.stop_requested())
-            interleave(tile.now, 3, out);
-    });
+    assert(givesColours() && d->facts->frame->active.contains(region) && (tilePx == 0 || tilePx >= 16));
+    return d->treated(region, 3, run, tilePx);
 }
 
 Plane<float> measuredOf(const Plane<float> &colours, CfaPattern cfa)

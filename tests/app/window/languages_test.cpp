@@ -104,9 +104,7 @@ private slots:
     void initTestCase()
     {
         startAfresh();
-        ShootOptions o;
-        o.iso = 6400;
-        QVERIFY(writeShot(m_dir.filePath("first.dng").toStdString(), shoot(makeScene({500, 400}), o).value(), o));
+        QVERIFY(writeFrame(m_dir.filePath("first.dng")));
     }
 
     void germanAndFrenchAreThere()
@@ -135,7 +133,7 @@ private slots:
             QVERIFY2(t.translation.count('\n') == t.source.count('\n'), qPrintable(t.translation));
             QVERIFY2(t.translation.contains('&') == t.source.contains('&'), qPrintable(t.translation));
             QVERIFY2(t.translation.front().isSpace() == t.source.front().isSpace() && t.translation.back().isSpace() == t.source.back().isSpace(), qPrintable(t.translation));
-            QVERIFY2(!t.translation.contains(QStringLiteral("ß").repeated(2)) && !t.translation.contains(QChar::ReplacementCharacter), qPrintable(t.translation));
+            QVERIFY2(!t.translation.contains(QChar::ReplacementCharacter), qPrintable(t.translation));
         }
     }
 
@@ -292,7 +290,7 @@ private slots:
 private:
     static void settle() { QTest::qWait(60); }
 
-    /// Buttons, boxes and labels that are narrower than what they say; those that shorten it by themselves and tell it in full on hovering are none.
+    /// Buttons, boxes and labels that are narrower than what they say; those that shorten it by themselves, or tell it in full on hovering, are none.
     static QStringList cutOffIn(QWidget *in)
     {
         QStringList cut;
@@ -303,7 +301,7 @@ private:
             const auto *button = qobject_cast<const QAbstractButton *>(w);
             const QString text = label ? label->text() : button ? button->text()
                                                                 : QString();
-            if (text.isEmpty() || (label && label->wordWrap()) || !w->toolTip().isEmpty())
+            if (text.isEmpty() || (label && label->wordWrap()) || w->sizePolicy().horizontalPolicy() == QSizePolicy::Ignored || w->toolTip().contains(text))
                 continue;
             int widest = 0;
             for (const QString &line : text.split(u'\n'))

@@ -1,9 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/clean_cache.h"
+#include "irenic/export.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "irenic/readings.h"
 #include "support/frames.h"
 
+#include <QTemporaryDir>
 #include <QTest>
 
 #include <numbers>
@@ -180,6 +183,25 @@ private slots:
         for (int y = 0; y < part.height; ++y)
             for (int x = 0; x < 3 * part.width; ++x)
                 QVERIFY(camera.value().row(y)[x] == colours.value().at(x, y));
+    }
+
+    /// What is shown is what a file holds, of the colours as of any trial.
+    void aTiffHoldsWhatIsShown()
+    {
+        const Simulated s = shotAt(1600);
+        const Cleaner cleaner(s.frame, s.noise, kColours);
+        const QTemporaryDir dir;
+        const auto target = dir.filePath("x.tif").toStdString();
+        const auto report = exportCleaned(cleaner, *s.noise, target, ExportOptions(ExportFormat::Tiff));
+        QVERIFY2(report.ok(), report.ok() ? "" : report.error().userMessage.c_str());
+        const auto file = readFrame(target);
+        QVERIFY(file.ok());
+        const auto shown = encoded16(developRegion(cleaner, s.frame->crop, {}, nullptr, {}).value());
+        const Plane<uint16_t> &held = file.value()->samples;
+        QCOMPARE(held.width(), 3 * shown.size.width);
+        QCOMPARE(held.height(), shown.size.height);
+        for (int y = 0; y < held.height(); ++y)
+            QVERIFY(std::equal(shown.row(y), shown.row(y) + held.width(), held.row(y)));
     }
 
     /// Red and blue pictures of another size are brought to the green one's with all of their pixels.

@@ -201,6 +201,11 @@ std::unique_ptr<DenoiseMethod> makeUnetEnsemble(const Treatment &treatment)
     return std::make_unique<Unet<unet::Shipped::Large>>(treatment, kViews);
 }
 
+Status unetColourIsReady()
+{
+    return readiness(unet::Shipped::Colour);
+}
+
 Status unetIsReady()
 {
     return readiness(unet::Shipped::Compact);

@@ -36,7 +36,6 @@ public:
 
     int haloPx() const override { return std::max(m_fullColour->haloPx(), m_reachPx + kInputReachPx + kAnswerReachPx + 2 * weights().shape.alignment() + kTakingReachPx + 1); }
     int bestTilePx() const override { return 1024; } ///< of 1280 pixels a tenth quicker, with a fifth of a gigabyte more
-    bool givesColours() const override { return true; }
 
     void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const override
     {
@@ -45,12 +44,10 @@ public:
         Answers alone;
         Answers *shared = scratch.ofTile<Answers>([] { return std::make_unique<Answers>(); });
         Answers &answers = shared ? *shared : alone;
-        // Both are there before either is looked at: a further answer may move those before it.
-        for (const float strength : {m_luminance, m_colour})
-            if (!answer(toldFor(strength), in, where, answers, scratch))
-                return;
-        const auto found = [&](float strength) -> const Answer & { return *std::find_if(answers.all.begin(), answers.all.end(), [&](const Answer &a) { return a.told == toldFor(strength); }); };
-        const Answer &luminance = found(m_luminance), &colour = found(m_colour);
+        const auto ofLuminance = indexFor(toldFor(m_luminance), in, where, answers, scratch), ofColour = indexFor(toldFor(m_colour), in, where, answers, scratch);
+        if (!ofLuminance || !ofColour)
+            return;
+        const Answer &luminance = answers.all[*ofLuminance], &colour = answers.all[*ofColour];
         takeAway(in, haloPx(), luminance.planes[0].view(), std::min(1.f, m_luminance), colour.planes[0].view(), std::min(1.f, m_colour), out[0]);
         for (size_t i = 1; i < kColours && out[i].data; ++i)
             copyRows(luminance.planes[i].view().cut({kTakingReachPx, kTakingReachPx, where.width, where.height}), out[i]);
@@ -71,17 +68,14 @@ private:
         const MosaicBalance &balance = in.balance ? *in.balance : kUnknown;
         constexpr size_t kChannels = unet::Network::kChannels, kSigma = unet::kPlanes, kLevel = kSigma + kColours, kRoom = kLevel + 1, kBehind = kRoom + 1;
         static_assert(kBehind == unet::kColourIn);
-        constexpr std::array<size_t, kColours> kPlaneOf{0, 1, 3};
-        std::array<float, kColours> sigma;
-        for (size_t c = 0; c < kColours; ++c)
-            sigma[c] = told * (c == 1 ? (balance.ratio[1] + balance.ratio[2]) / 2 : balance.ratio[kPlaneOf[c]]);
+        constexpr std::array<size_t, unet::kPlanes> kColourOf{0, 1, 1, 2};
+        const std::array<float, kColours> sigma{told * balance.ratio[0], told * (balance.ratio[1] + balance.ratio[2]) / 2, told * balance.ratio[3]};
         for (size_t c = 0; c < unet::kPlanes; ++c) {
             if (stop.stop_requested())
                 return false;
             gatherPlane(in, g, int(c), room.plane);
             boxSum<kInputRoot>(room.plane, room, room.sums);
-            const float ratio = balance.ratio[c], toSigmas = ratio / (c == 0 ? sigma[0] : c == 3 ? sigma[2]
-                                                                                                 : sigma[1]);
+            const float ratio = balance.ratio[c], toSigmas = ratio / sigma[kColourOf[c]];
             for (int y = 0; y < g.packed.height; ++y) {
                 const float *samples = room.plane.row(y + kInputReach) + kInputReach, *sums = room.sums.row(y);
                 float *o = to + size_t(y) * size_t(g.packed.width) * kChannels;
@@ -102,32 +96,33 @@ private:
         return true;
     }
 
-    /// Computed where it is not among `answers` yet. False once stopped.
-    bool answer(float told, const TileInput &in, Rect where, Answers &answers, Scratch &scratch) const
+    /// Where among `answers` it lies, computed where it does not yet. Nothing once stopped.
+    std::optional<size_t> indexFor(float told, const TileInput &in, Rect where, Answers &answers, Scratch &scratch) const
     {
-        if (std::any_of(answers.all.begin(), answers.all.end(), [&](const Answer &a) { return a.told == told; }))
-            return true;
+        for (size_t i = 0; i < answers.all.size(); ++i)
+            if (answers.all[i].told == told)
+                return i;
         const Rect wide = where.grownBy(kTakingReachPx);
         const PackedGrid grid = packedGrid(in, where.grownBy(haloPx()), wide.grownBy(kAnswerReachPx), m_reachPx, weights().shape.alignment());
         unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(); }).network;
         const PackedRoom room(scratch, grid.packed);
         const int margin = m_reachPx / 2;
         if (!fillInput(in, grid, told, room, scratch.stop, network.input(grid.packed, margin)))
-            return false;
+            return std::nullopt;
         const auto answered = network.run(grid.packed, margin, scratch.stop);
         if (!answered)
-            return false;
+            return std::nullopt;
         Answer a{told, {scratch.lend(wide.size()), scratch.lend(wide.size()), scratch.lend(wide.size())}};
         for (int place = 0; place < unet::kPlanes; ++place) {
             const float undo = in.balance ? 1 / in.balance->ratio[size_t(place)] : 1;
             if (!placeAnswer<kAnswerRoot>(*answered, place, place, grid, wide, room, scratch.stop, undo, a.planes[0].view()))
-                return false;
+                return std::nullopt;
             for (int other = 0; other < 2; ++other)
                 if (!placeAnswer<kAnswerRoot>(*answered, unet::kPlanes + 2 * place + other, place, grid, wide, room, scratch.stop, 1, a.planes[size_t(1 + other)].view()))
-                    return false;
+                    return std::nullopt;
         }
         answers.all.push_back(std::move(a));
-        return true;
+        return answers.all.size() - 1;
     }
 
     int m_reachPx;
@@ -140,12 +135,6 @@ private:
 std::unique_ptr<DenoiseMethod> makeUnetColour(const Treatment &treatment)
 {
     return std::make_unique<ColourUnet>(treatment);
-}
-
-Status unetColourIsReady()
-{
-    const auto &weights = unet::shippedWeights(unet::Shipped::Colour);
-    return weights ? Status() : Status(weights.error());
 }
 
 } // namespace irenic

@@ -142,18 +142,24 @@ std::filesystem::path weightsFile(Shipped which)
     return beside;
 }
 
+namespace {
+
+template <Shipped Which>
+const Result<Weights> &readOnce()
+{
+    static const Result<Weights> weights = readWeights(weightsFile(Which));
+    return weights;
+}
+
+} // namespace
+
 const Result<Weights> &shippedWeights(Shipped which)
 {
-    if (which == Shipped::Colour) {
-        static const Result<Weights> colour = readWeights(weightsFile(Shipped::Colour));
-        return colour;
+    switch (which) {
+    case Shipped::Large: return readOnce<Shipped::Large>();
+    case Shipped::Colour: return readOnce<Shipped::Colour>();
+    default: return readOnce<Shipped::Compact>();
     }
-    if (which == Shipped::Large) {
-        static const Result<Weights> large = readWeights(weightsFile(Shipped::Large));
-        return large;
-    }
-    static const Result<Weights> compact = readWeights(weightsFile(Shipped::Compact));
-    return compact;
 }
 
 } // namespace irenic::unet

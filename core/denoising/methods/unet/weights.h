@@ -15,11 +15,15 @@ struct Convolution {
     std::vector<float> weights;
 };
 
+/// The first generation answers the noise of the four packed samples from these and one noise; the second (training/full_colour.py) is told the noise of
+/// each colour and how far black and white are, and answers eight numbers of full colour, too.
+inline constexpr int kSamplesIn = 5, kSamplesOut = 4, kColourIn = 9, kColourOut = 12;
+
 /// How large a network is, level by level from the full size of the packed planes on, each half as large as the one before.
 struct Shape {
     std::vector<int> widths; ///< channels; multiples of 16
     std::vector<int> depths; ///< blocks on the way down, and on the way up again where depthUp() says so
-    int inputs = 5, outputs = 4;
+    int inputs = kSamplesIn, outputs = kSamplesOut;
 
     size_t last() const { return widths.size() - 1; } ///< the lowest level
     int depthUp(size_t level) const { return level < 2 && level < last() ? depths[level] : 0; }
@@ -32,10 +36,6 @@ struct Shape {
     int reach() const;
     bool operator==(const Shape &) const = default;
 };
-
-/// The first generation answers the noise of the four packed samples from these and one noise; the second (training/full_colour.py) is told the noise of
-/// each colour and how far black and white are, and answers eight numbers of full colour, too.
-inline constexpr int kSamplesIn = 5, kSamplesOut = 4, kColourIn = 9, kColourOut = 12;
 
 /// The learned numbers of a network that training/network.py or full_colour.py describes.
 struct Weights {

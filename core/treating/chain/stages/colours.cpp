@@ -36,21 +36,20 @@ public:
         const Scratch::Lent lentRoots = scratch.lend(wide.size()), lentDifferences = scratch.lend(near.size());
         const PlaneView<float> roots = lentRoots.view(), differences = lentDifferences.view();
         const CfaPattern cfa = m_facts.frame->cfa;
-        const auto colourAt = [&](int x, int y) { return cfa.at(x, y); };
         for (int y = 0; y < wide.height && !scratch.stop.stop_requested(); ++y)
             for (int x = 0; x < wide.width; ++x) {
-                const auto c = size_t(colourAt(wide.x + x, wide.y + y));
+                const auto c = size_t(cfa.at(wide.x + x, wide.y + y));
                 roots.row(y)[x] = m_laws[c].forward(tile.now.views[0].row(y)[x]) * ratio(c);
             }
         const auto greenAround = [&](int x, int y) { return (roots.row(y)[x - 1] + roots.row(y)[x + 1] + roots.row(y - 1)[x] + roots.row(y + 1)[x]) / 4; };
         for (int y = 0; y < near.height && !scratch.stop.stop_requested(); ++y)
             for (int x = 0; x < near.width; ++x)
-                differences.row(y)[x] = colourAt(near.x + x, near.y + y) == Colour::Green ? 0 : roots.row(y + 1)[x + 1] - greenAround(x + 1, y + 1);
+                differences.row(y)[x] = cfa.at(near.x + x, near.y + y) == Colour::Green ? 0 : roots.row(y + 1)[x + 1] - greenAround(x + 1, y + 1);
         LentPlanes colours(scratch, 3, out);
         const TilePlanes lacking = tile.lacking.over(out);
         for (int y = 0; y < out.height && !scratch.stop.stop_requested(); ++y)
             for (int x = 0; x < out.width; ++x) {
-                const Colour own = colourAt(out.x + x, out.y + y);
+                const Colour own = cfa.at(out.x + x, out.y + y);
                 const auto at = [&](int u, int v) { return differences.row(y + 1 + v)[x + 1 + u]; };
                 const float across = (at(-1, 0) + at(1, 0)) / 2, along = (at(0, -1) + at(0, 1)) / 2, diagonal = (at(-1, -1) + at(1, -1) + at(-1, 1) + at(1, 1)) / 4;
                 size_t other = 0;
@@ -62,7 +61,7 @@ public:
                     }
                     float root = lacking[other++].row(y)[x];
                     if (own == Colour::Green)
-                        root += roots.row(y + kReachPx)[x + kReachPx] + (size_t(colourAt(out.x + x + 1, out.y + y)) == c ? across : along);
+                        root += roots.row(y + kReachPx)[x + kReachPx] + (size_t(cfa.at(out.x + x + 1, out.y + y)) == c ? across : along);
                     else
                         root += greenAround(x + kReachPx, y + kReachPx) + (c == size_t(Colour::Green) ? 0 : diagonal);
                     o = m_laws[c].algebraicInverse(root / ratio(c));
