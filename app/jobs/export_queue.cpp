@@ -2,6 +2,7 @@
 #include "jobs/export_queue.h"
 
 #include "irenic/document.h"
+#include "irenic/parameter.h"
 #include "session/paths.h"
 
 #include <QDir>
@@ -53,7 +54,7 @@ int ExportQueue::keepIn(const QString &folder)
         if (!lock->tryLock())
             continue;
         if (QFile::exists(file)) {
-            const Result<std::string> text = documentText(fileOf(file), "queue");
+            const Result<std::string> text = documentText(fileOf(file), visible("queue"));
             auto jobs = text ? queueFromText(text.value(), file.toStdString()) : Result<std::vector<QueuedJob>>(text.error());
             if (!jobs) { // not ours to lose: another version may know what it is
                 QFile::rename(file, unreadName(file));

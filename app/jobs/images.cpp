@@ -2,6 +2,7 @@
 #include "jobs/images.h"
 
 #include "irenic/export.h"
+#include "irenic/sentence.h"
 #include "session/paths.h"
 
 #include <QBuffer>
@@ -13,7 +14,7 @@ Status writeNewPng(const QString &file, const QImage &image)
     QBuffer png;
     png.open(QIODevice::WriteOnly);
     if (!image.save(&png, "PNG"))
-        return Error{ErrorCode::WriteFailed, textOf(fileOf(file)) + " was not written: the picture could not be coded.", {}};
+        return Error{ErrorCode::WriteFailed, sentence("%1 was not written: the picture could not be coded.", {textOf(fileOf(file))}), {}};
     return writeNewFile(fileOf(file), std::as_bytes(std::span(png.data().constData(), size_t(png.data().size()))));
 }
 

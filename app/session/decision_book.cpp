@@ -2,6 +2,8 @@
 #include "session/decision_book.h"
 
 #include "irenic/document.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "session/paths.h"
 
 #include <QDir>
@@ -19,7 +21,7 @@ DecisionBook::DecisionBook(const QString &file, QObject *parent) : QObject(paren
 {
     if (!QFileInfo::exists(file))
         return;
-    const Result<std::string> text = documentText(fileOf(file), "list of decisions");
+    const Result<std::string> text = documentText(fileOf(file), visible("list of decisions"));
     Result<Decisions> read = text ? decisionsFromText(text.value(), textOf(fileOf(file))) : Result<Decisions>(text.error());
     if (read)
         m_decisions = read.take();
@@ -32,7 +34,7 @@ Status DecisionBook::keep(const Decisions &decisions)
     if (!m_problem.isEmpty())
         return Error{ErrorCode::WriteFailed, m_problem.toStdString(), {}};
     if (!QDir().mkpath(QFileInfo(m_file).path()))
-        return Error{ErrorCode::WriteFailed, "The folder of " + textOf(fileOf(m_file)) + " cannot be made; what was decided is not remembered.", {}};
+        return Error{ErrorCode::WriteFailed, sentence("The folder of %1 cannot be made; what was decided is not remembered.", {textOf(fileOf(m_file))}), {}};
     if (const Status s = replaceDocument(fileOf(m_file), decisionsText(decisions)); !s)
         return s;
     m_decisions = decisions;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "session/recipe_book.h"
 
+#include "irenic/sentence.h"
 #include <QDir>
 #include <QFile>
 #include <QStandardPaths>
@@ -37,7 +38,7 @@ void RecipeBook::read()
 Status RecipeBook::save(const Recipe &recipe)
 {
     if (!QDir().mkpath(m_folder))
-        return Error{ErrorCode::WriteFailed, "The folder " + m_folder.toStdString() + " cannot be made; the recipe was not saved.", {}};
+        return Error{ErrorCode::WriteFailed, sentence("The folder %1 cannot be made; the recipe was not saved.", {m_folder.toStdString()}), {}};
     // Written under a free name first; the older one of the same name goes only then.
     QString plain;
     for (const QChar c : QString::fromStdString(recipe.name).left(60))
@@ -61,12 +62,12 @@ Status RecipeBook::remove(const QString &name)
         if (m_recipes[i].name != name.toStdString())
             continue;
         if (!QFile::remove(m_files[i]))
-            return Error{ErrorCode::WriteFailed, "The recipe " + name.toStdString() + " could not be removed.", {}};
+            return Error{ErrorCode::WriteFailed, sentence("The recipe %1 could not be removed.", {name.toStdString()}), {}};
         read();
         emit changed();
         return {};
     }
-    return Error{ErrorCode::BadParameter, "There is no recipe " + name.toStdString() + ".", {}};
+    return Error{ErrorCode::BadParameter, sentence("There is no recipe %1.", {name.toStdString()}), {}};
 }
 
 Status RecipeBook::importFrom(const QString &file)
@@ -82,7 +83,7 @@ Status RecipeBook::exportTo(const QString &name, const QString &file) const
     for (const Recipe &recipe : m_recipes)
         if (recipe.name == name.toStdString())
             return writeRecipe(file.toStdString(), recipe);
-    return Error{ErrorCode::BadParameter, "There is no recipe " + name.toStdString() + ".", {}};
+    return Error{ErrorCode::BadParameter, sentence("There is no recipe %1.", {name.toStdString()}), {}};
 }
 
 } // namespace irenic

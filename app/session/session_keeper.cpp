@@ -2,6 +2,7 @@
 #include "session/session_keeper.h"
 
 #include "irenic/document.h"
+#include "irenic/parameter.h"
 #include "session/paths.h"
 
 #include <QCoreApplication>
@@ -168,7 +169,7 @@ void SessionKeeper::keepAside()
 Status SessionKeeper::open(const QString &name, QStringList *toRead)
 {
     const QString path = QFileInfo(name).absoluteFilePath();
-    const Result<std::string> read = documentText(fileOf(path), "session");
+    const Result<std::string> read = documentText(fileOf(path), visible("session"));
     const std::string text = read ? read.value() : std::string();
     const Result<SavedSession> session = read ? sessionFromText(text, path.toStdString()) : Result<SavedSession>(read.error());
     if (!session)
@@ -198,7 +199,7 @@ Status SessionKeeper::saveAs(const QString &name)
     const QString path = QFileInfo(name).absoluteFilePath();
     if (path != m_file) {
         if (QFile::exists(path)) {
-            const Result<std::string> there = documentText(fileOf(path), "session");
+            const Result<std::string> there = documentText(fileOf(path), visible("session"));
             if (!there || !sessionFromText(there.value(), path.toStdString()))
                 return error(ErrorCode::Taken, tr("%1 is there already and is no session of this version; it was left as it is. Choose another name.").arg(shown(path)));
         }

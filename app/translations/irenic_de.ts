@@ -230,16 +230,16 @@
         <translation>Residuales U-Net</translation>
     </message>
     <message>
-        <source>Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead.</source>
-        <translation>Feine Linien, Schrift und unregelmäßige Textur; ein Netz, das nur an berechneten Bildern gelernt hat. Fertige Bilder und Sechs-mal-sechs-Sensoren bekommen statt seiner BM3D.</translation>
+        <source>Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Of two-by-two sensors; other frames get U-Net in full colour instead.</source>
+        <translation>Feine Linien, Schrift und unregelmäßige Textur; ein Netz, das nur an berechneten Bildern gelernt hat. Für Zwei-mal-zwei-Sensoren; andere Aufnahmen bekommen statt seiner das U-Net in voller Farbe.</translation>
     </message>
     <message>
         <source>U-Net self-ensemble</source>
         <translation>U-Net, Selbstensemble</translation>
     </message>
     <message>
-        <source>The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead.</source>
-        <translation>Der Export eines Bildes, auf das es ankommt: Ein dreimal so großes Netz wird viermal gefragt, mit gedrehter und gestürzter Aufnahme, und das Mittel seiner Antworten genommen. Fertige Bilder und Sechs-mal-sechs-Sensoren bekommen statt seiner BM3D.</translation>
+        <source>The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Of two-by-two sensors; other frames get U-Net in full colour instead.</source>
+        <translation>Der Export eines Bildes, auf das es ankommt: Ein dreimal so großes Netz wird viermal gefragt, mit gedrehter und gestürzter Aufnahme, und das Mittel seiner Antworten genommen. Für Zwei-mal-zwei-Sensoren; andere Aufnahmen bekommen statt seiner das U-Net in voller Farbe.</translation>
     </message>
     <message>
         <source>Ten times the residual U-Net&apos;s time, five times BM3D&apos;s.</source>
@@ -250,8 +250,8 @@
         <translation>U-Net in voller Farbe</translation>
     </message>
     <message>
-        <source>Pictures that are developed here: one pass answers the sensor&apos;s samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Finished pictures and six-by-six sensors get BM3D instead.</source>
-        <translation>Bilder, die hier entwickelt werden: Ein Durchgang antwortet mit den Sensorwerten und, anstelle des Demosaikens, mit den Farben. Ein Mosaik-DNG bekommt die Sensorwerte allein. Fertige Bilder und Sechs-mal-sechs-Sensoren bekommen statt seiner BM3D.</translation>
+        <source>Pictures that are developed here: one pass answers the sensor&apos;s samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Frames in full colour (linear ones, six-by-six sensors, finished pictures) have a network of their own, which sees noise where it cannot be measured.</source>
+        <translation>Bilder, die hier entwickelt werden: Ein Durchgang antwortet mit den Sensorwerten und, anstelle des Demosaikens, mit den Farben. Ein Mosaik-DNG bekommt die Sensorwerte allein. Aufnahmen in voller Farbe (lineare, von Sechs-mal-sechs-Sensoren, fertige Bilder) haben ihr eigenes Netz, das Rauschen auch dort sieht, wo es nicht zu messen ist.</translation>
     </message>
     <message>
         <source>About three times the residual U-Net&apos;s time.</source>
@@ -496,6 +496,402 @@
     <message>
         <source>The file describes corrections that are kept in a DNG but not shown: %1.</source>
         <translation>Die Datei beschreibt Korrekturen, die in einem DNG bleiben, aber nicht gezeigt werden: %1.</translation>
+    </message>
+    <message>
+        <source>%1 was not written: the picture could not be coded.</source>
+        <translation>%1 ist nicht geschrieben: Das Bild ließ sich nicht kodieren.</translation>
+    </message>
+    <message>
+        <source>The %1 strength must lie between %2 and %3, not at %4.</source>
+        <translation>Die Stärke für %1 muss zwischen %2 und %3 liegen, nicht bei %4.</translation>
+    </message>
+    <message>
+        <source>The setting %1 must lie between %2 and %3, not at %4.</source>
+        <translation>Die Einstellung %1 muss zwischen %2 und %3 liegen, nicht bei %4.</translation>
+    </message>
+    <message>
+        <source>There is no method called &quot;%1&quot;; there is: %2.</source>
+        <translation>Ein Verfahren namens „%1“ gibt es nicht; es gibt: %2.</translation>
+    </message>
+    <message>
+        <source>The correction of %1 is beyond what any lens needs; nothing was changed.</source>
+        <translation>Die Korrektur (%1) übersteigt, was irgendein Objektiv braucht; nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>lateral aberration</source>
+        <translation>Farbquerfehler</translation>
+    </message>
+    <message>
+        <source>distortion</source>
+        <translation>Verzeichnung</translation>
+    </message>
+    <message>
+        <source>vignetting</source>
+        <translation>Randabschattung</translation>
+    </message>
+    <message>
+        <source>coloured fringes</source>
+        <translation>farbige Säume</translation>
+    </message>
+    <message>
+        <source>lens correction</source>
+        <translation>Objektivkorrektur</translation>
+    </message>
+    <message>
+        <source>A frame can have %1 regions, not %2.</source>
+        <translation>Eine Aufnahme kann %1 Bereiche haben, nicht %2.</translation>
+    </message>
+    <message>
+        <source>The setting %1 of the region &quot;%2&quot; is out of its range.</source>
+        <translation>Die Einstellung %1 des Bereichs „%2“ liegt außerhalb ihrer Grenzen.</translation>
+    </message>
+    <message>
+        <source>set of regions</source>
+        <translation>Satz von Bereichen</translation>
+    </message>
+    <message>
+        <source>regions</source>
+        <translation>Bereiche</translation>
+    </message>
+    <message>
+        <source>%1 would be larger than the four gigabytes that a DNG may have.</source>
+        <translation>%1 würde größer als die vier Gigabyte, die ein DNG haben darf.</translation>
+    </message>
+    <message>
+        <source>%1 would be a %2 of %3 GB, and such files end at %4.</source>
+        <translation>%1 würde eine Datei (%2) von %3 GB, und solche Dateien enden bei %4.</translation>
+    </message>
+    <message>
+        <source>Nothing was written.</source>
+        <translation>Nichts wurde geschrieben.</translation>
+    </message>
+    <message>
+        <source>linear DNG</source>
+        <translation>lineares DNG</translation>
+    </message>
+    <message>
+        <source>Such a sensor cannot be kept in a DNG of this version.</source>
+        <translation>Ein solcher Sensor lässt sich in einem DNG dieser Version nicht behalten.</translation>
+    </message>
+    <message>
+        <source>A DNG of sensor samples takes a third of it.</source>
+        <translation>Ein DNG der Sensorwerte braucht ein Drittel davon.</translation>
+    </message>
+    <message>
+        <source>Fewer bits, or a DNG, would do.</source>
+        <translation>Weniger Bits oder ein DNG täten es.</translation>
+    </message>
+    <message>
+        <source>%1 has more than 65,500 pixels along a side, which no JPEG can hold; a PNG can. Nothing was written.</source>
+        <translation>%1 hat mehr als 65.500 Pixel an einer Seite, was kein JPEG fasst; ein PNG fasst es. Nichts wurde geschrieben.</translation>
+    </message>
+    <message>
+        <source>it could not be decoded (%1)</source>
+        <translation>Sie ließ sich nicht dekodieren (%1),</translation>
+    </message>
+    <message>
+        <source>its size was wrong</source>
+        <translation>Ihre Größe stimmte nicht,</translation>
+    </message>
+    <message>
+        <source>%1 differed</source>
+        <translation>%1 wichen ab,</translation>
+    </message>
+    <message>
+        <source>its samples differed</source>
+        <translation>Ihre Werte wichen ab,</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2 when it was read back. Nothing was left behind and the original is untouched.</source>
+        <translation>%1 ist nicht geschrieben: %2 als sie zurückgelesen wurde. Nichts blieb liegen, und das Original ist unberührt.</translation>
+    </message>
+    <message>
+        <source>%1 is a finished picture and not raw; it can be written as a TIFF.</source>
+        <translation>%1 ist ein fertiges Bild und kein Raw; es lässt sich als TIFF schreiben.</translation>
+    </message>
+    <message>
+        <source>the shooting data could not be added</source>
+        <translation>Die Aufnahmedaten ließen sich nicht hinzufügen,</translation>
+    </message>
+    <message>
+        <source>its pixels differed</source>
+        <translation>Ihre Pixel wichen ab,</translation>
+    </message>
+    <message>
+        <source>what it tells of its making differed</source>
+        <translation>Was sie von ihrer Entstehung sagt, wich ab,</translation>
+    </message>
+    <message>
+        <source>A TIFF has 8, 16 or 32 bits, not %1.</source>
+        <translation>Ein TIFF hat 8, 16 oder 32 Bit, nicht %1.</translation>
+    </message>
+    <message>
+        <source>The resolution must lie between 1 and 10000 dots an inch.</source>
+        <translation>Die Auflösung muss zwischen 1 und 10000 Punkten je Zoll liegen.</translation>
+    </message>
+    <message>
+        <source>The name &quot;%1&quot; holds {%2}, which stands for nothing; use {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} or {counter}.</source>
+        <translation>Der Name „%1“ enthält {%2}, das für nichts steht; möglich sind {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} und {counter}.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; cannot be the name of a file.</source>
+        <translation>„%1“ kann kein Dateiname sein.</translation>
+    </message>
+    <message>
+        <source>The sidecar %1 cannot be read; the picture itself was written.</source>
+        <translation>Die Begleitdatei %1 ist nicht zu lesen; das Bild selbst ist geschrieben.</translation>
+    </message>
+    <message>
+        <source>%1 cannot be found.</source>
+        <translation>%1 ist nicht zu finden.</translation>
+    </message>
+    <message>
+        <source>%1 is no picture whose metadata can be read.</source>
+        <translation>%1 ist kein Bild, dessen Metadaten zu lesen sind.</translation>
+    </message>
+    <message>
+        <source>list of decisions</source>
+        <translation>Liste der Entscheidungen</translation>
+    </message>
+    <message>
+        <source>queue</source>
+        <translation>Warteschlange</translation>
+    </message>
+    <message>
+        <source>recipe</source>
+        <translation>Rezept</translation>
+    </message>
+    <message>
+        <source>session</source>
+        <translation>Sitzung</translation>
+    </message>
+    <message>
+        <source>Stopped as asked; nothing was changed.</source>
+        <translation>Wie gewünscht angehalten; nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>The file was left as it is.</source>
+        <translation>Die Datei blieb, wie sie ist.</translation>
+    </message>
+    <message>
+        <source>is too large to be what it should be</source>
+        <translation>ist zu groß, um zu sein, was es sein soll</translation>
+    </message>
+    <message>
+        <source>could not be read to its end</source>
+        <translation>ließ sich nicht bis zum Ende lesen</translation>
+    </message>
+    <message>
+        <source>The %1 %2 is too large to be what it should be.</source>
+        <translation>%2 (%1) ist zu groß, um zu sein, was es sein soll.</translation>
+    </message>
+    <message>
+        <source>The %1 %2 cannot be read.</source>
+        <translation>%2 (%1) ist nicht zu lesen.</translation>
+    </message>
+    <message>
+        <source>is too large to be matched in the memory that there is</source>
+        <translation>ist zu groß, um im vorhandenen Speicher zur Deckung gebracht zu werden</translation>
+    </message>
+    <message>
+        <source>%1 does not look like a rendition of %2; it was not pinned.</source>
+        <translation>%1 sieht nicht nach einer Fassung von %2 aus; es wurde nicht angeheftet.</translation>
+    </message>
+    <message>
+        <source>camera&apos;s page</source>
+        <translation>Seite der Kamera</translation>
+    </message>
+    <message>
+        <source>%1 is smaller than 16 x 16 pixels; its noise cannot be measured.</source>
+        <translation>%1 ist kleiner als 16 x 16 Pixel; sein Rauschen lässt sich nicht messen.</translation>
+    </message>
+    <message>
+        <source>holds no picture: %1 of its %2 rows are one flat value</source>
+        <translation>enthält kein Bild: %1 von %2 Zeilen sind ein einziger Wert</translation>
+    </message>
+    <message>
+        <source>is damaged: its tag %1 %2</source>
+        <translation>ist beschädigt: Sein Eintrag %1 %2</translation>
+    </message>
+    <message>
+        <source>holds %1 numbers, where at most %2 make sense</source>
+        <translation>enthält %1 Zahlen, wo höchstens %2 Sinn haben</translation>
+    </message>
+    <message>
+        <source>holds a number that cannot be</source>
+        <translation>enthält eine Zahl, die nicht sein kann</translation>
+    </message>
+    <message>
+        <source>cannot be opened for reading</source>
+        <translation>lässt sich nicht zum Lesen öffnen</translation>
+    </message>
+    <message>
+        <source>has no metadata that can be read</source>
+        <translation>hat keine lesbaren Metadaten</translation>
+    </message>
+    <message>
+        <source>could not be decoded for want of memory</source>
+        <translation>ließ sich aus Mangel an Speicher nicht dekodieren</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>wurde nicht bis zum Ende dekodiert</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>bricht ab</translation>
+    </message>
+    <message>
+        <source>has a broken header</source>
+        <translation>hat einen zerstörten Kopf</translation>
+    </message>
+    <message>
+        <source>has another size than its place</source>
+        <translation>hat eine andere Größe als sein Platz</translation>
+    </message>
+    <message>
+        <source>has neither one nor three colours</source>
+        <translation>hat weder eine noch drei Farben</translation>
+    </message>
+    <message>
+        <source>holds no picture</source>
+        <translation>enthält kein Bild</translation>
+    </message>
+    <message>
+        <source>could not be decoded</source>
+        <translation>ließ sich nicht dekodieren</translation>
+    </message>
+    <message>
+        <source>is not a raw photograph that LibRaw %1 can read; if its camera is newer than that, convert the file to DNG with its maker&apos;s or any other converter</source>
+        <translation>ist kein Raw, das LibRaw %1 lesen kann; ist die Kamera neuer, so wandeln Sie die Datei mit dem Programm des Herstellers oder einem anderen in DNG um</translation>
+    </message>
+    <message>
+        <source>is not a raw photograph that can be read</source>
+        <translation>ist kein lesbares Raw</translation>
+    </message>
+    <message>
+        <source>could not be decoded (%1)</source>
+        <translation>ließ sich nicht dekodieren (%1)</translation>
+    </message>
+    <message>
+        <source>is damaged: its picture data break off or contradict themselves</source>
+        <translation>ist beschädigt: Seine Bilddaten brechen ab oder widersprechen sich</translation>
+    </message>
+    <message>
+        <source>does not hold one sample at each place of a sensor pattern</source>
+        <translation>enthält nicht an jedem Platz eines Sensormusters einen Wert</translation>
+    </message>
+    <message>
+        <source>has a sensor pattern other than red, green and blue in two by two or six by six</source>
+        <translation>hat ein anderes Sensormuster als Rot, Grün und Blau in zwei mal zwei oder sechs mal sechs</translation>
+    </message>
+    <message>
+        <source>holds %1 colours at each place; three are read</source>
+        <translation>enthält an jedem Platz %1 Farben; gelesen werden drei</translation>
+    </message>
+    <message>
+        <source>is smaller than 16 x 16 pixels</source>
+        <translation>ist kleiner als 16 x 16 Pixel</translation>
+    </message>
+    <message>
+        <source>has an active area outside its samples</source>
+        <translation>hat eine aktive Fläche außerhalb seiner Werte</translation>
+    </message>
+    <message>
+        <source>has a black level that is not below its white level</source>
+        <translation>hat einen Schwarzwert, der nicht unter dem Weißwert liegt</translation>
+    </message>
+    <message>
+        <source>is too large for a picture of its kind</source>
+        <translation>ist zu groß für ein Bild seiner Art</translation>
+    </message>
+    <message>
+        <source>could not be decoded: its JPEG XL picture %1</source>
+        <translation>ließ sich nicht dekodieren: Sein JPEG-XL-Bild %1</translation>
+    </message>
+    <message>
+        <source>claims a size that no picture has</source>
+        <translation>gibt eine Größe an, die kein Bild hat</translation>
+    </message>
+    <message>
+        <source>tells its colours in a way that this version does not read (primaries %1, transfer %2)</source>
+        <translation>gibt seine Farben auf eine Weise an, die diese Version nicht liest (Primärfarben %1, Übertragung %2)</translation>
+    </message>
+    <message>
+        <source>The folder %1 cannot be read: %2.</source>
+        <translation>Der Ordner %1 ist nicht zu lesen: %2.</translation>
+    </message>
+    <message>
+        <source>is coded in more scans than any program writes</source>
+        <translation>ist in mehr Durchgängen kodiert, als irgendein Programm schreibt</translation>
+    </message>
+    <message>
+        <source>is a JPEG of %1 bits a sample; those of 8 bits are read</source>
+        <translation>ist ein JPEG von %1 Bit je Wert; gelesen werden solche von 8 Bit</translation>
+    </message>
+    <message>
+        <source>is meant for printing inks (CMYK); save it as RGB</source>
+        <translation>ist für Druckfarben bestimmt (CMYK); speichern Sie es als RGB</translation>
+    </message>
+    <message>
+        <source>is not a TIFF that can be read</source>
+        <translation>ist kein lesbares TIFF</translation>
+    </message>
+    <message>
+        <source>stores its colours in a way that this version does not read (YCbCr)</source>
+        <translation>speichert seine Farben auf eine Weise, die diese Version nicht liest (YCbCr)</translation>
+    </message>
+    <message>
+        <source>is neither RGB nor grey; save it as RGB</source>
+        <translation>ist weder RGB noch grau; speichern Sie es als RGB</translation>
+    </message>
+    <message>
+        <source>stores %1 bits a sample; 8, 16 and floats of 16 and 32 are read</source>
+        <translation>speichert %1 Bit je Wert; gelesen werden 8, 16 und Gleitkommazahlen von 16 und 32</translation>
+    </message>
+    <message>
+        <source>has fewer samples a pixel than its colours need</source>
+        <translation>hat weniger Werte je Pixel, als seine Farben brauchen</translation>
+    </message>
+    <message>
+        <source>is cut off or damaged: a piece of the picture could not be decoded</source>
+        <translation>ist abgeschnitten oder beschädigt: Ein Stück des Bildes ließ sich nicht dekodieren</translation>
+    </message>
+    <message>
+        <source>has a colour profile that cannot be understood</source>
+        <translation>hat ein Farbprofil, das nicht zu verstehen ist</translation>
+    </message>
+    <message>
+        <source>is empty</source>
+        <translation>ist leer</translation>
+    </message>
+    <message>
+        <source>is a BigTIFF, which is not read as raw</source>
+        <translation>ist ein BigTIFF, das nicht als Raw gelesen wird</translation>
+    </message>
+    <message>
+        <source>is not a raw photograph</source>
+        <translation>ist kein Raw</translation>
+    </message>
+    <message>
+        <source>holds no directory</source>
+        <translation>enthält kein Verzeichnis</translation>
+    </message>
+    <message>
+        <source>%1 asks for more memory than there is. Nothing was changed.</source>
+        <translation>%1 verlangt mehr Speicher, als da ist. Nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>%1 claims sizes that cannot be. Nothing was changed.</source>
+        <translation>%1 gibt Größen an, die nicht sein können. Nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>%1 could not be worked on: a library gave up (%2). Nothing was changed.</source>
+        <translation>%1 ließ sich nicht bearbeiten: Eine Bibliothek gab auf (%2). Nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>%1 could not be worked on: a library gave up without a reason. Nothing was changed.</source>
+        <translation>%1 ließ sich nicht bearbeiten: Eine Bibliothek gab ohne Grund auf. Nichts wurde geändert.</translation>
     </message>
 </context>
 <context>
@@ -1438,6 +1834,45 @@
     </message>
 </context>
 <context>
+    <name>irenic::AtomicFile</name>
+    <message>
+        <source>the disk is full</source>
+        <translation>Der Datenträger ist voll</translation>
+    </message>
+    <message>
+        <source>the folder may not be written to</source>
+        <translation>In den Ordner darf nicht geschrieben werden</translation>
+    </message>
+    <message>
+        <source>the drive is read-only</source>
+        <translation>Das Laufwerk lässt sich nur lesen</translation>
+    </message>
+    <message>
+        <source>the name is too long</source>
+        <translation>Der Name ist zu lang</translation>
+    </message>
+    <message>
+        <source>the folder does not exist</source>
+        <translation>Den Ordner gibt es nicht</translation>
+    </message>
+    <message>
+        <source>a file of that name is already there</source>
+        <translation>Eine Datei dieses Namens ist schon da</translation>
+    </message>
+    <message>
+        <source>the file would be larger than this drive or this account allows</source>
+        <translation>Die Datei würde größer, als dieses Laufwerk oder dieses Konto erlaubt</translation>
+    </message>
+    <message>
+        <source>the drive does not answer any more</source>
+        <translation>Das Laufwerk antwortet nicht mehr</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2. Nothing was left behind and the original is untouched.</source>
+        <translation>%1 ist nicht geschrieben: %2. Nichts blieb liegen, und das Original ist unberührt.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::BlindView</name>
     <message>
         <source>Left picture</source>
@@ -1604,6 +2039,17 @@ Vergleich %1, %2 Paare.</translation>
     <message>
         <source>%1 more pairs</source>
         <translation>%1 weitere Paare</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::CameraBook</name>
+    <message>
+        <source>%1 cannot be removed: %2.</source>
+        <translation>%1 lässt sich nicht entfernen: %2.</translation>
+    </message>
+    <message>
+        <source>%1 is not there any more.</source>
+        <translation>%1 ist nicht mehr da.</translation>
     </message>
 </context>
 <context>
@@ -2323,6 +2769,17 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     </message>
 </context>
 <context>
+    <name>irenic::DecisionBook</name>
+    <message>
+        <source>list of decisions</source>
+        <translation>Liste der Entscheidungen</translation>
+    </message>
+    <message>
+        <source>The folder of %1 cannot be made; what was decided is not remembered.</source>
+        <translation>Der Ordner von %1 lässt sich nicht anlegen; was entschieden wurde, ist nicht gemerkt.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::Decisions</name>
     <message>
         <source>grain below 6 %</source>
@@ -2441,6 +2898,76 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Decoder</name>
+    <message>
+        <source>does not begin as a JPEG</source>
+        <translation>beginnt nicht wie ein JPEG</translation>
+    </message>
+    <message>
+        <source>ends inside a segment</source>
+        <translation>endet in einem Abschnitt</translation>
+    </message>
+    <message>
+        <source>has contradictory tables</source>
+        <translation>hat widersprüchliche Tafeln</translation>
+    </message>
+    <message>
+        <source>is coded in a way that is not read</source>
+        <translation>ist auf eine Weise kodiert, die nicht gelesen wird</translation>
+    </message>
+    <message>
+        <source>has a scan that does not fit its frame</source>
+        <translation>hat einen Durchgang, der nicht in seinen Rahmen passt</translation>
+    </message>
+    <message>
+        <source>holds no whole picture</source>
+        <translation>enthält kein ganzes Bild</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>wurde nicht bis zum Ende dekodiert</translation>
+    </message>
+    <message>
+        <source>holds a code that its table does not know</source>
+        <translation>enthält einen Code, den seine Tafel nicht kennt</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>bricht ab</translation>
+    </message>
+    <message>
+        <source>has a broken segment</source>
+        <translation>hat einen zerstörten Abschnitt</translation>
+    </message>
+    <message>
+        <source>is not a lossless JPEG</source>
+        <translation>ist kein verlustfreies JPEG</translation>
+    </message>
+    <message>
+        <source>holds no scan</source>
+        <translation>enthält keinen Durchgang</translation>
+    </message>
+    <message>
+        <source>names a table that it does not hold</source>
+        <translation>nennt eine Tafel, die es nicht enthält</translation>
+    </message>
+    <message>
+        <source>has an unknown predictor</source>
+        <translation>hat einen unbekannten Prädiktor</translation>
+    </message>
+    <message>
+        <source>lacks a restart marker</source>
+        <translation>lässt eine Marke des Neubeginns vermissen</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Demosaicing::Signal</name>
+    <message>
+        <source>has a six-by-six pattern that could not be demosaiced</source>
+        <translation>hat ein Sechs-mal-sechs-Muster, das sich nicht demosaiken ließ</translation>
+    </message>
+</context>
+<context>
     <name>irenic::DngReader</name>
     <message>
         <source>The sensor has no colour filters: its one channel stands for all three.</source>
@@ -2481,6 +3008,98 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     <message>
         <source>The file is compressed with loss (%1): part of its noise and of its finest detail is gone, and what is left is no longer independent from pixel to pixel.</source>
         <translation>Die Datei ist mit Verlust komprimiert (%1): Ein Teil ihres Rauschens und ihrer feinsten Zeichnung ist fort, und was bleibt, ist von Pixel zu Pixel nicht mehr unabhängig.</translation>
+    </message>
+    <message>
+        <source>holds no sensor samples</source>
+        <translation>enthält keine Sensorwerte</translation>
+    </message>
+    <message>
+        <source>claims a size that no sensor has</source>
+        <translation>gibt eine Größe an, die kein Sensor hat</translation>
+    </message>
+    <message>
+        <source>stores several samples at each place of its pattern</source>
+        <translation>speichert an jedem Platz seines Musters mehrere Werte</translation>
+    </message>
+    <message>
+        <source>is a linear DNG with other than three colours</source>
+        <translation>ist ein lineares DNG mit anderen als drei Farben</translation>
+    </message>
+    <message>
+        <source>stores its colours with different numbers of bits</source>
+        <translation>speichert seine Farben mit verschieden vielen Bits</translation>
+    </message>
+    <message>
+        <source>stores samples that are neither whole numbers nor floats</source>
+        <translation>speichert Werte, die weder ganze Zahlen noch Gleitkommazahlen sind</translation>
+    </message>
+    <message>
+        <source>weaves its rows or columns in a way that cannot be</source>
+        <translation>verflicht seine Zeilen oder Spalten auf unmögliche Weise</translation>
+    </message>
+    <message>
+        <source>stores its tiles in smaller blocks, which this version does not read</source>
+        <translation>speichert seine Kacheln in kleineren Blöcken, die diese Version nicht liest</translation>
+    </message>
+    <message>
+        <source>has tiles or strips of no size</source>
+        <translation>hat Kacheln oder Streifen ohne Größe</translation>
+    </message>
+    <message>
+        <source>lists %1 pieces of picture where its size asks for %2</source>
+        <translation>führt %1 Stücke des Bildes auf, wo seine Größe %2 verlangt</translation>
+    </message>
+    <message>
+        <source>is damaged: its pieces of picture lie on top of each other</source>
+        <translation>ist beschädigt: Die Stücke seines Bildes liegen aufeinander</translation>
+    </message>
+    <message>
+        <source>is damaged: its compressed picture is too short for its size</source>
+        <translation>ist beschädigt: Sein komprimiertes Bild ist zu kurz für seine Größe</translation>
+    </message>
+    <message>
+        <source>has tiles that are far larger than its picture</source>
+        <translation>hat Kacheln, die viel größer als sein Bild sind</translation>
+    </message>
+    <message>
+        <source>is cut off: part of the picture lies beyond the file&apos;s end</source>
+        <translation>ist abgeschnitten: Ein Teil des Bildes liegt hinter dem Ende der Datei</translation>
+    </message>
+    <message>
+        <source>is cut off: a piece of the picture is shorter than its size asks for</source>
+        <translation>ist abgeschnitten: Ein Stück des Bildes ist kürzer, als seine Größe verlangt</translation>
+    </message>
+    <message>
+        <source>has an active area outside its samples</source>
+        <translation>hat eine aktive Fläche außerhalb seiner Werte</translation>
+    </message>
+    <message>
+        <source>has an unusual arrangement of red, green and blue</source>
+        <translation>hat eine ungewöhnliche Anordnung von Rot, Grün und Blau</translation>
+    </message>
+    <message>
+        <source>has a sensor pattern other than two by two</source>
+        <translation>hat ein anderes Sensormuster als zwei mal zwei</translation>
+    </message>
+    <message>
+        <source>has sensor colours other than red, green and blue</source>
+        <translation>hat andere Sensorfarben als Rot, Grün und Blau</translation>
+    </message>
+    <message>
+        <source>has an impossible pattern of black levels</source>
+        <translation>hat ein unmögliches Muster von Schwarzwerten</translation>
+    </message>
+    <message>
+        <source>names fewer black levels than it has colours</source>
+        <translation>nennt weniger Schwarzwerte, als es Farben hat</translation>
+    </message>
+    <message>
+        <source>names fewer black levels than its pattern has places</source>
+        <translation>nennt weniger Schwarzwerte, als sein Muster Plätze hat</translation>
+    </message>
+    <message>
+        <source>has a black level that is not below its white level</source>
+        <translation>hat einen Schwarzwert, der nicht unter dem Weißwert liegt</translation>
     </message>
 </context>
 <context>
@@ -2870,6 +3489,10 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <source>cancelled %1</source>
         <translation>abgebrochen  %1</translation>
     </message>
+    <message>
+        <source>queue</source>
+        <translation>Warteschlange</translation>
+    </message>
 </context>
 <context>
     <name>irenic::FrameDelegate</name>
@@ -3018,6 +3641,40 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
 at or below black: %4 %, %5 %, %6 %</source>
         <translation>beschnitten: rot %1 %, grün %2 %, blau %3 %
 bei oder unter Schwarz: %4 %, %5 %, %6 %</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::InputFile</name>
+    <message>
+        <source>does not exist</source>
+        <translation>gibt es nicht</translation>
+    </message>
+    <message>
+        <source>is no plain file</source>
+        <translation>ist keine gewöhnliche Datei</translation>
+    </message>
+    <message>
+        <source>cannot be opened for reading (%1)</source>
+        <translation>lässt sich nicht zum Lesen öffnen (%1)</translation>
+    </message>
+    <message>
+        <source>cannot be opened for reading</source>
+        <translation>lässt sich nicht zum Lesen öffnen</translation>
+    </message>
+    <message>
+        <source>is a folder, not a picture</source>
+        <translation>ist ein Ordner und kein Bild</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::JsonReader</name>
+    <message>
+        <source>%1 lacks something or holds what cannot be (%2); nothing was changed.</source>
+        <translation>%1 fehlt etwas, oder es enthält, was nicht sein kann (%2); nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>%1 cannot be used: %2 Nothing was changed.</source>
+        <translation>%1 ist nicht zu brauchen: %2 Nichts wurde geändert.</translation>
     </message>
 </context>
 <context>
@@ -4027,6 +4684,36 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Read</name>
+    <message>
+        <source>%1 %2; nothing was changed.</source>
+        <translation>%1 %2; nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>is not a %1</source>
+        <translation>ist nicht von dieser Art: %1</translation>
+    </message>
+    <message>
+        <source>is a %1 without a version</source>
+        <translation>ist ohne Angabe der Version (%1)</translation>
+    </message>
+    <message>
+        <source>is a %1 of a later version of Irenic</source>
+        <translation>ist von einer späteren Version von Irenic (%1)</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ReadBudget</name>
+    <message>
+        <source>claims %1 x %2 pixels in %3 bytes, which no photograph does</source>
+        <translation>gibt %1 x %2 Pixel in %3 Bytes an, was keine Fotografie tut</translation>
+    </message>
+    <message>
+        <source>is too large: opening it takes about %1 of memory, and %2 may be used here</source>
+        <translation>ist zu groß: Es zu öffnen braucht etwa %1 Speicher, und %2 dürfen hier benutzt werden</translation>
+    </message>
+</context>
+<context>
     <name>irenic::ReadingsPanel</name>
     <message>
         <source>Measure the whole frame</source>
@@ -4227,6 +4914,21 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>after %1</source>
         <translation>nach %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::RecipeBook</name>
+    <message>
+        <source>The folder %1 cannot be made; the recipe was not saved.</source>
+        <translation>Der Ordner %1 lässt sich nicht anlegen; das Rezept ist nicht gesichert.</translation>
+    </message>
+    <message>
+        <source>The recipe %1 could not be removed.</source>
+        <translation>Das Rezept %1 ließ sich nicht entfernen.</translation>
+    </message>
+    <message>
+        <source>There is no recipe %1.</source>
+        <translation>Ein Rezept %1 gibt es nicht.</translation>
     </message>
 </context>
 <context>
@@ -4597,6 +5299,25 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::ScreenTransform</name>
+    <message>
+        <source>The screen&apos;s profile %1; colours are shown as sRGB.</source>
+        <translation>Das Profil des Bildschirms %1; Farben werden als sRGB gezeigt.</translation>
+    </message>
+    <message>
+        <source>cannot be read</source>
+        <translation>ist nicht zu lesen</translation>
+    </message>
+    <message>
+        <source>is not that of an RGB screen</source>
+        <translation>ist nicht das eines RGB-Bildschirms</translation>
+    </message>
+    <message>
+        <source>cannot be used</source>
+        <translation>ist nicht zu brauchen</translation>
+    </message>
+</context>
+<context>
     <name>irenic::Session</name>
     <message>
         <source>%1 strength of %2</source>
@@ -4728,6 +5449,10 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>%1 is open in another window; choose another name.</source>
         <translation>%1 ist in einem anderen Fenster offen; einen anderen Namen wählen.</translation>
+    </message>
+    <message>
+        <source>session</source>
+        <translation>Sitzung</translation>
     </message>
 </context>
 <context>
@@ -5082,6 +5807,53 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::T</name>
+    <message>
+        <source>is cut off: a piece of the picture is shorter than its size asks for</source>
+        <translation>ist abgeschnitten: Ein Stück des Bildes ist kürzer, als seine Größe verlangt</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its deflated picture cannot be unpacked</source>
+        <translation>ist beschädigt: Ein Stück seines gepackten Bildes lässt sich nicht auspacken</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its compressed picture %1</source>
+        <translation>ist beschädigt: Ein Stück seines komprimierten Bildes %1</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its compressed picture is too small</source>
+        <translation>ist beschädigt: Ein Stück seines komprimierten Bildes ist zu klein</translation>
+    </message>
+    <message>
+        <source>is compressed as a lossy JPEG of %1 bits; those of 8 and 12 bits are read</source>
+        <translation>ist als verlustbehaftetes JPEG von %1 Bit komprimiert; gelesen werden solche von 8 und 12 Bit</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its lossy JPEG does not fit its place</source>
+        <translation>ist beschädigt: Ein Stück seines verlustbehafteten JPEG passt nicht an seinen Platz</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its lossy JPEG cannot be decoded</source>
+        <translation>ist beschädigt: Ein Stück seines verlustbehafteten JPEG lässt sich nicht dekodieren</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its lossy JPEG %1</source>
+        <translation>ist beschädigt: Ein Stück seines verlustbehafteten JPEG %1</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its JPEG XL picture %1</source>
+        <translation>ist beschädigt: Ein Stück seines JPEG-XL-Bildes %1</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its JPEG XL picture does not fit its place</source>
+        <translation>ist beschädigt: Ein Stück seines JPEG-XL-Bildes passt nicht an seinen Platz</translation>
+    </message>
+    <message>
+        <source>could not be read to its end</source>
+        <translation>ließ sich nicht bis zum Ende lesen</translation>
+    </message>
+</context>
+<context>
     <name>irenic::ToneCurve</name>
     <message>
         <source>Strengths over brightness</source>
@@ -5172,6 +5944,41 @@ Quadrate: Luminanz. Scheiben: Farbe. Nach oben oder unten ziehen; ein Doppelklic
     </message>
 </context>
 <context>
+    <name>irenic::Walker</name>
+    <message>
+        <source>has too many directories inside each other</source>
+        <translation>hat zu viele Verzeichnisse ineinander</translation>
+    </message>
+    <message>
+        <source>has directories that point at each other in a loop</source>
+        <translation>hat Verzeichnisse, die im Kreis aufeinander weisen</translation>
+    </message>
+    <message>
+        <source>ends before its directory</source>
+        <translation>endet vor seinem Verzeichnis</translation>
+    </message>
+    <message>
+        <source>has a directory with an impossible number of entries</source>
+        <translation>hat ein Verzeichnis mit unmöglich vielen Einträgen</translation>
+    </message>
+    <message>
+        <source>ends inside its directory</source>
+        <translation>endet in seinem Verzeichnis</translation>
+    </message>
+    <message>
+        <source>has entries that claim more than the whole file</source>
+        <translation>hat Einträge, die mehr als die ganze Datei beanspruchen</translation>
+    </message>
+    <message>
+        <source>has entries that point beyond its end; it is cut off or damaged</source>
+        <translation>hat Einträge, die hinter sein Ende weisen; es ist abgeschnitten oder beschädigt</translation>
+    </message>
+    <message>
+        <source>points at a directory by a number that is no offset</source>
+        <translation>weist auf ein Verzeichnis mit einer Zahl, die kein Ort ist</translation>
+    </message>
+</context>
+<context>
     <name>irenic::Wall</name>
     <message>
         <source>Further columns of the wall</source>
@@ -5212,6 +6019,45 @@ Quadrate: Luminanz. Scheiben: Farbe. Nach oben oder unten ziehen; ein Doppelklic
     <message>
         <source>%1 %2</source>
         <translation>%1 %2</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::unet</name>
+    <message>
+        <source>The learned weights in %1 cannot be used: %2. Other methods work without them.</source>
+        <translation>Die gelernten Gewichte in %1 sind nicht zu brauchen: %2. Andere Verfahren arbeiten ohne sie.</translation>
+    </message>
+    <message>
+        <source>The learned weights are not there (%1); building Irenic puts them there. Other methods work without them.</source>
+        <translation>Die gelernten Gewichte sind nicht da (%1); wird Irenic gebaut, kommen sie dorthin. Andere Verfahren arbeiten ohne sie.</translation>
+    </message>
+    <message>
+        <source>it is no such file</source>
+        <translation>Es ist keine solche Datei</translation>
+    </message>
+    <message>
+        <source>The learned weights in %1 are of another version of Irenic. Other methods work without them.</source>
+        <translation>Die gelernten Gewichte in %1 sind von einer anderen Version von Irenic. Andere Verfahren arbeiten ohne sie.</translation>
+    </message>
+    <message>
+        <source>it tells of a network that cannot be</source>
+        <translation>Die Datei beschreibt ein Netz, das nicht sein kann</translation>
+    </message>
+    <message>
+        <source>it is not as long as it should be</source>
+        <translation>Sie ist nicht so lang, wie sie sein soll</translation>
+    </message>
+    <message>
+        <source>its check sum is wrong</source>
+        <translation>Ihre Prüfsumme ist falsch</translation>
+    </message>
+    <message>
+        <source>it holds what is no number</source>
+        <translation>Sie enthält, was keine Zahl ist</translation>
+    </message>
+    <message>
+        <source>they are those of another network</source>
+        <translation>Es sind die eines anderen Netzes</translation>
     </message>
 </context>
 <context>
@@ -5487,6 +6333,62 @@ Quadrate: Luminanz. Scheiben: Farbe. Nach oben oder unten ziehen; ein Doppelklic
     <message>
         <source>Doubt cannot be told here: samples share their noise with their neighbours.</source>
         <translation>Der Zweifel lässt sich hier nicht sagen: Werte teilen ihr Rauschen mit ihren Nachbarn.</translation>
+    </message>
+    <message>
+        <source>its sensor pattern</source>
+        <translation>Sensormuster</translation>
+    </message>
+    <message>
+        <source>its active area</source>
+        <translation>Aktive Fläche</translation>
+    </message>
+    <message>
+        <source>its crop</source>
+        <translation>Ausschnitt</translation>
+    </message>
+    <message>
+        <source>its orientation</source>
+        <translation>Ausrichtung</translation>
+    </message>
+    <message>
+        <source>its black and white levels</source>
+        <translation>Schwarz- und Weißwerte</translation>
+    </message>
+    <message>
+        <source>its white balance</source>
+        <translation>Weißabgleich</translation>
+    </message>
+    <message>
+        <source>its colour matrices</source>
+        <translation>Farbmatrizen</translation>
+    </message>
+    <message>
+        <source>its baseline exposure</source>
+        <translation>Grundbelichtung</translation>
+    </message>
+    <message>
+        <source>is compressed in a way that this version does not read (TIFF compression %1)</source>
+        <translation>ist auf eine Weise komprimiert, die diese Version nicht liest (TIFF-Kompression %1)</translation>
+    </message>
+    <message>
+        <source>stores %1 bits a float; 16, 24 and 32 are read</source>
+        <translation>speichert %1 Bit je Gleitkommazahl; gelesen werden 16, 24 und 32</translation>
+    </message>
+    <message>
+        <source>stores %1 bits a sample; 8 to 32 are read</source>
+        <translation>speichert %1 Bit je Wert; gelesen werden 8 bis 32</translation>
+    </message>
+    <message>
+        <source>is compressed with a predictor that does not fit its samples (TIFF predictor %1)</source>
+        <translation>ist mit einem Prädiktor komprimiert, der nicht zu seinen Werten passt (TIFF-Prädiktor %1)</translation>
+    </message>
+    <message>
+        <source>claims a JPEG of samples that no JPEG holds</source>
+        <translation>gibt ein JPEG von Werten an, die kein JPEG fasst</translation>
+    </message>
+    <message>
+        <source>claims a lossy JPEG of samples that none holds</source>
+        <translation>gibt ein verlustbehaftetes JPEG von Werten an, die keines fasst</translation>
     </message>
 </context>
 </TS>

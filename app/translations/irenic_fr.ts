@@ -230,16 +230,16 @@
         <translation>U-Net résiduel</translation>
     </message>
     <message>
-        <source>Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead.</source>
-        <translation>Lignes fines, lettres et texture irrégulière ; un réseau qui n&apos;a appris que d&apos;images calculées. Les images finies et les capteurs six par six reçoivent BM3D à sa place.</translation>
+        <source>Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Of two-by-two sensors; other frames get U-Net in full colour instead.</source>
+        <translation>Lignes fines, lettres et texture irrégulière ; un réseau qui n&apos;a appris que d&apos;images calculées. Pour capteurs deux par deux ; les autres vues reçoivent à sa place le U-Net en couleur.</translation>
     </message>
     <message>
         <source>U-Net self-ensemble</source>
         <translation>U-Net, auto-ensemble</translation>
     </message>
     <message>
-        <source>The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead.</source>
-        <translation>L&apos;export d&apos;une image qui compte : un réseau trois fois plus grand est interrogé quatre fois, la vue tournée et transposée, et la moyenne de ses réponses est prise. Les images finies et les capteurs six par six reçoivent BM3D à sa place.</translation>
+        <source>The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Of two-by-two sensors; other frames get U-Net in full colour instead.</source>
+        <translation>L&apos;export d&apos;une image qui compte : un réseau trois fois plus grand est interrogé quatre fois, la vue tournée et transposée, et la moyenne de ses réponses est prise. Pour capteurs deux par deux ; les autres vues reçoivent à sa place le U-Net en couleur.</translation>
     </message>
     <message>
         <source>Ten times the residual U-Net&apos;s time, five times BM3D&apos;s.</source>
@@ -250,8 +250,8 @@
         <translation>U-Net en couleur</translation>
     </message>
     <message>
-        <source>Pictures that are developed here: one pass answers the sensor&apos;s samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Finished pictures and six-by-six sensors get BM3D instead.</source>
-        <translation>Les images développées ici : une passe répond par les échantillons du capteur et, au lieu de les dématricer, par les couleurs. Un DNG en mosaïque ne reçoit que les échantillons. Les images finies et les capteurs six par six reçoivent BM3D à sa place.</translation>
+        <source>Pictures that are developed here: one pass answers the sensor&apos;s samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Frames in full colour (linear ones, six-by-six sensors, finished pictures) have a network of their own, which sees noise where it cannot be measured.</source>
+        <translation>Les images développées ici : une passe répond par les échantillons du capteur et, au lieu de les dématricer, par les couleurs. Un DNG en mosaïque ne reçoit que les échantillons. Les vues en couleur (linéaires, de capteurs six par six, images finies) ont leur propre réseau, qui voit le bruit là où il ne peut être mesuré.</translation>
     </message>
     <message>
         <source>About three times the residual U-Net&apos;s time.</source>
@@ -496,6 +496,402 @@
     <message>
         <source>The file describes corrections that are kept in a DNG but not shown: %1.</source>
         <translation>Le fichier décrit des corrections qui restent dans un DNG mais ne sont pas montrées : %1.</translation>
+    </message>
+    <message>
+        <source>%1 was not written: the picture could not be coded.</source>
+        <translation>%1 n&apos;est pas écrit : l&apos;image n&apos;a pu être codée.</translation>
+    </message>
+    <message>
+        <source>The %1 strength must lie between %2 and %3, not at %4.</source>
+        <translation>La force de %1 doit être entre %2 et %3, non à %4.</translation>
+    </message>
+    <message>
+        <source>The setting %1 must lie between %2 and %3, not at %4.</source>
+        <translation>Le réglage %1 doit être entre %2 et %3, non à %4.</translation>
+    </message>
+    <message>
+        <source>There is no method called &quot;%1&quot;; there is: %2.</source>
+        <translation>Il n&apos;y a pas de méthode « %1 » ; il y a : %2.</translation>
+    </message>
+    <message>
+        <source>The correction of %1 is beyond what any lens needs; nothing was changed.</source>
+        <translation>La correction (%1) dépasse ce dont un objectif a besoin ; rien n&apos;est changé.</translation>
+    </message>
+    <message>
+        <source>lateral aberration</source>
+        <translation>aberration latérale</translation>
+    </message>
+    <message>
+        <source>distortion</source>
+        <translation>distorsion</translation>
+    </message>
+    <message>
+        <source>vignetting</source>
+        <translation>vignetage</translation>
+    </message>
+    <message>
+        <source>coloured fringes</source>
+        <translation>franges colorées</translation>
+    </message>
+    <message>
+        <source>lens correction</source>
+        <translation>correction d&apos;objectif</translation>
+    </message>
+    <message>
+        <source>A frame can have %1 regions, not %2.</source>
+        <translation>Une vue peut avoir %1 zones, non %2.</translation>
+    </message>
+    <message>
+        <source>The setting %1 of the region &quot;%2&quot; is out of its range.</source>
+        <translation>Le réglage %1 de la zone « %2 » est hors de ses limites.</translation>
+    </message>
+    <message>
+        <source>set of regions</source>
+        <translation>ensemble de zones</translation>
+    </message>
+    <message>
+        <source>regions</source>
+        <translation>zones</translation>
+    </message>
+    <message>
+        <source>%1 would be larger than the four gigabytes that a DNG may have.</source>
+        <translation>%1 dépasserait les quatre gigaoctets qu&apos;un DNG peut avoir.</translation>
+    </message>
+    <message>
+        <source>%1 would be a %2 of %3 GB, and such files end at %4.</source>
+        <translation>%1 serait un fichier (%2) de %3 Go, et de tels fichiers finissent à %4.</translation>
+    </message>
+    <message>
+        <source>Nothing was written.</source>
+        <translation>Rien n&apos;est écrit.</translation>
+    </message>
+    <message>
+        <source>linear DNG</source>
+        <translation>DNG linéaire</translation>
+    </message>
+    <message>
+        <source>Such a sensor cannot be kept in a DNG of this version.</source>
+        <translation>Un tel capteur ne peut être gardé dans un DNG de cette version.</translation>
+    </message>
+    <message>
+        <source>A DNG of sensor samples takes a third of it.</source>
+        <translation>Un DNG des échantillons du capteur en prend le tiers.</translation>
+    </message>
+    <message>
+        <source>Fewer bits, or a DNG, would do.</source>
+        <translation>Moins de bits, ou un DNG, suffiraient.</translation>
+    </message>
+    <message>
+        <source>%1 has more than 65,500 pixels along a side, which no JPEG can hold; a PNG can. Nothing was written.</source>
+        <translation>%1 a plus de 65 500 pixels d&apos;un côté, ce qu&apos;aucun JPEG ne contient ; un PNG le peut. Rien n&apos;est écrit.</translation>
+    </message>
+    <message>
+        <source>it could not be decoded (%1)</source>
+        <translation>il n&apos;a pu être décodé (%1)</translation>
+    </message>
+    <message>
+        <source>its size was wrong</source>
+        <translation>sa taille était fausse</translation>
+    </message>
+    <message>
+        <source>%1 differed</source>
+        <translation>%1 différaient</translation>
+    </message>
+    <message>
+        <source>its samples differed</source>
+        <translation>ses échantillons différaient</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2 when it was read back. Nothing was left behind and the original is untouched.</source>
+        <translation>%1 n&apos;est pas écrit : %2 à la relecture. Rien n&apos;est resté et l&apos;original est intact.</translation>
+    </message>
+    <message>
+        <source>%1 is a finished picture and not raw; it can be written as a TIFF.</source>
+        <translation>%1 est une image finie et non un raw ; elle peut être écrite en TIFF.</translation>
+    </message>
+    <message>
+        <source>the shooting data could not be added</source>
+        <translation>les données de prise de vue n&apos;ont pu être ajoutées</translation>
+    </message>
+    <message>
+        <source>its pixels differed</source>
+        <translation>ses pixels différaient</translation>
+    </message>
+    <message>
+        <source>what it tells of its making differed</source>
+        <translation>ce qu&apos;il dit de sa fabrication différait</translation>
+    </message>
+    <message>
+        <source>A TIFF has 8, 16 or 32 bits, not %1.</source>
+        <translation>Un TIFF a 8, 16 ou 32 bits, non %1.</translation>
+    </message>
+    <message>
+        <source>The resolution must lie between 1 and 10000 dots an inch.</source>
+        <translation>La résolution doit être entre 1 et 10000 points par pouce.</translation>
+    </message>
+    <message>
+        <source>The name &quot;%1&quot; holds {%2}, which stands for nothing; use {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} or {counter}.</source>
+        <translation>Le nom « %1 » contient {%2}, qui ne veut rien dire ; possibles sont {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} et {counter}.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; cannot be the name of a file.</source>
+        <translation>« %1 » ne peut être un nom de fichier.</translation>
+    </message>
+    <message>
+        <source>The sidecar %1 cannot be read; the picture itself was written.</source>
+        <translation>Le fichier annexe %1 ne peut être lu ; l&apos;image elle-même est écrite.</translation>
+    </message>
+    <message>
+        <source>%1 cannot be found.</source>
+        <translation>%1 est introuvable.</translation>
+    </message>
+    <message>
+        <source>%1 is no picture whose metadata can be read.</source>
+        <translation>%1 n&apos;est pas une image dont les métadonnées se lisent.</translation>
+    </message>
+    <message>
+        <source>list of decisions</source>
+        <translation>liste des décisions</translation>
+    </message>
+    <message>
+        <source>queue</source>
+        <translation>file d&apos;attente</translation>
+    </message>
+    <message>
+        <source>recipe</source>
+        <translation>recette</translation>
+    </message>
+    <message>
+        <source>session</source>
+        <translation>session</translation>
+    </message>
+    <message>
+        <source>Stopped as asked; nothing was changed.</source>
+        <translation>Arrêté comme demandé ; rien n&apos;est changé.</translation>
+    </message>
+    <message>
+        <source>The file was left as it is.</source>
+        <translation>Le fichier est resté tel quel.</translation>
+    </message>
+    <message>
+        <source>is too large to be what it should be</source>
+        <translation>est trop grand pour être ce qu&apos;il devrait</translation>
+    </message>
+    <message>
+        <source>could not be read to its end</source>
+        <translation>n&apos;a pu être lu jusqu&apos;au bout</translation>
+    </message>
+    <message>
+        <source>The %1 %2 is too large to be what it should be.</source>
+        <translation>%2 (%1) est trop grand pour être ce qu&apos;il devrait.</translation>
+    </message>
+    <message>
+        <source>The %1 %2 cannot be read.</source>
+        <translation>%2 (%1) ne peut être lu.</translation>
+    </message>
+    <message>
+        <source>is too large to be matched in the memory that there is</source>
+        <translation>est trop grand pour être superposé dans la mémoire disponible</translation>
+    </message>
+    <message>
+        <source>%1 does not look like a rendition of %2; it was not pinned.</source>
+        <translation>%1 ne ressemble pas à une version de %2 ; elle n&apos;est pas épinglée.</translation>
+    </message>
+    <message>
+        <source>camera&apos;s page</source>
+        <translation>page de l&apos;appareil</translation>
+    </message>
+    <message>
+        <source>%1 is smaller than 16 x 16 pixels; its noise cannot be measured.</source>
+        <translation>%1 est plus petit que 16 x 16 pixels ; son bruit ne peut être mesuré.</translation>
+    </message>
+    <message>
+        <source>holds no picture: %1 of its %2 rows are one flat value</source>
+        <translation>ne contient pas d&apos;image : %1 de ses %2 rangées ne sont qu&apos;une valeur</translation>
+    </message>
+    <message>
+        <source>is damaged: its tag %1 %2</source>
+        <translation>est endommagé : son entrée %1 %2</translation>
+    </message>
+    <message>
+        <source>holds %1 numbers, where at most %2 make sense</source>
+        <translation>contient %1 nombres, où au plus %2 ont un sens</translation>
+    </message>
+    <message>
+        <source>holds a number that cannot be</source>
+        <translation>contient un nombre impossible</translation>
+    </message>
+    <message>
+        <source>cannot be opened for reading</source>
+        <translation>ne peut être ouvert en lecture</translation>
+    </message>
+    <message>
+        <source>has no metadata that can be read</source>
+        <translation>n&apos;a pas de métadonnées lisibles</translation>
+    </message>
+    <message>
+        <source>could not be decoded for want of memory</source>
+        <translation>n&apos;a pu être décodé, faute de mémoire</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>n&apos;a pas été décodé jusqu&apos;au bout</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>s&apos;interrompt</translation>
+    </message>
+    <message>
+        <source>has a broken header</source>
+        <translation>a un en-tête brisé</translation>
+    </message>
+    <message>
+        <source>has another size than its place</source>
+        <translation>a une autre taille que sa place</translation>
+    </message>
+    <message>
+        <source>has neither one nor three colours</source>
+        <translation>n&apos;a ni une ni trois couleurs</translation>
+    </message>
+    <message>
+        <source>holds no picture</source>
+        <translation>ne contient pas d&apos;image</translation>
+    </message>
+    <message>
+        <source>could not be decoded</source>
+        <translation>n&apos;a pu être décodé</translation>
+    </message>
+    <message>
+        <source>is not a raw photograph that LibRaw %1 can read; if its camera is newer than that, convert the file to DNG with its maker&apos;s or any other converter</source>
+        <translation>n&apos;est pas un raw que LibRaw %1 sait lire ; si l&apos;appareil est plus récent, convertissez le fichier en DNG avec le programme du fabricant ou un autre</translation>
+    </message>
+    <message>
+        <source>is not a raw photograph that can be read</source>
+        <translation>n&apos;est pas un raw lisible</translation>
+    </message>
+    <message>
+        <source>could not be decoded (%1)</source>
+        <translation>n&apos;a pu être décodé (%1)</translation>
+    </message>
+    <message>
+        <source>is damaged: its picture data break off or contradict themselves</source>
+        <translation>est endommagé : ses données d&apos;image s&apos;interrompent ou se contredisent</translation>
+    </message>
+    <message>
+        <source>does not hold one sample at each place of a sensor pattern</source>
+        <translation>ne contient pas un échantillon à chaque place d&apos;un motif de capteur</translation>
+    </message>
+    <message>
+        <source>has a sensor pattern other than red, green and blue in two by two or six by six</source>
+        <translation>a un motif de capteur autre que rouge, vert et bleu en deux par deux ou six par six</translation>
+    </message>
+    <message>
+        <source>holds %1 colours at each place; three are read</source>
+        <translation>contient %1 couleurs à chaque place ; trois sont lues</translation>
+    </message>
+    <message>
+        <source>is smaller than 16 x 16 pixels</source>
+        <translation>est plus petit que 16 x 16 pixels</translation>
+    </message>
+    <message>
+        <source>has an active area outside its samples</source>
+        <translation>a une zone active hors de ses échantillons</translation>
+    </message>
+    <message>
+        <source>has a black level that is not below its white level</source>
+        <translation>a un niveau de noir qui n&apos;est pas sous son niveau de blanc</translation>
+    </message>
+    <message>
+        <source>is too large for a picture of its kind</source>
+        <translation>est trop grand pour une image de son espèce</translation>
+    </message>
+    <message>
+        <source>could not be decoded: its JPEG XL picture %1</source>
+        <translation>n&apos;a pu être décodé : son image JPEG XL %1</translation>
+    </message>
+    <message>
+        <source>claims a size that no picture has</source>
+        <translation>prétend à une taille qu&apos;aucune image n&apos;a</translation>
+    </message>
+    <message>
+        <source>tells its colours in a way that this version does not read (primaries %1, transfer %2)</source>
+        <translation>dit ses couleurs d&apos;une façon que cette version ne lit pas (primaires %1, transfert %2)</translation>
+    </message>
+    <message>
+        <source>The folder %1 cannot be read: %2.</source>
+        <translation>Le dossier %1 ne peut être lu : %2.</translation>
+    </message>
+    <message>
+        <source>is coded in more scans than any program writes</source>
+        <translation>est codé en plus de passes qu&apos;aucun programme n&apos;écrit</translation>
+    </message>
+    <message>
+        <source>is a JPEG of %1 bits a sample; those of 8 bits are read</source>
+        <translation>est un JPEG de %1 bits par échantillon ; ceux de 8 bits sont lus</translation>
+    </message>
+    <message>
+        <source>is meant for printing inks (CMYK); save it as RGB</source>
+        <translation>est destiné aux encres d&apos;imprimerie (CMJN) ; enregistrez-le en RVB</translation>
+    </message>
+    <message>
+        <source>is not a TIFF that can be read</source>
+        <translation>n&apos;est pas un TIFF lisible</translation>
+    </message>
+    <message>
+        <source>stores its colours in a way that this version does not read (YCbCr)</source>
+        <translation>garde ses couleurs d&apos;une façon que cette version ne lit pas (YCbCr)</translation>
+    </message>
+    <message>
+        <source>is neither RGB nor grey; save it as RGB</source>
+        <translation>n&apos;est ni RVB ni gris ; enregistrez-le en RVB</translation>
+    </message>
+    <message>
+        <source>stores %1 bits a sample; 8, 16 and floats of 16 and 32 are read</source>
+        <translation>garde %1 bits par échantillon ; 8, 16 et flottants de 16 et 32 sont lus</translation>
+    </message>
+    <message>
+        <source>has fewer samples a pixel than its colours need</source>
+        <translation>a moins d&apos;échantillons par pixel que ses couleurs n&apos;en veulent</translation>
+    </message>
+    <message>
+        <source>is cut off or damaged: a piece of the picture could not be decoded</source>
+        <translation>est tronqué ou endommagé : un morceau de l&apos;image n&apos;a pu être décodé</translation>
+    </message>
+    <message>
+        <source>has a colour profile that cannot be understood</source>
+        <translation>a un profil de couleur incompréhensible</translation>
+    </message>
+    <message>
+        <source>is empty</source>
+        <translation>est vide</translation>
+    </message>
+    <message>
+        <source>is a BigTIFF, which is not read as raw</source>
+        <translation>est un BigTIFF, qui n&apos;est pas lu comme raw</translation>
+    </message>
+    <message>
+        <source>is not a raw photograph</source>
+        <translation>n&apos;est pas un raw</translation>
+    </message>
+    <message>
+        <source>holds no directory</source>
+        <translation>ne contient pas de répertoire</translation>
+    </message>
+    <message>
+        <source>%1 asks for more memory than there is. Nothing was changed.</source>
+        <translation>%1 demande plus de mémoire qu&apos;il n&apos;y en a. Rien n&apos;est changé.</translation>
+    </message>
+    <message>
+        <source>%1 claims sizes that cannot be. Nothing was changed.</source>
+        <translation>%1 prétend à des tailles impossibles. Rien n&apos;est changé.</translation>
+    </message>
+    <message>
+        <source>%1 could not be worked on: a library gave up (%2). Nothing was changed.</source>
+        <translation>%1 n&apos;a pu être traité : une bibliothèque a renoncé (%2). Rien n&apos;est changé.</translation>
+    </message>
+    <message>
+        <source>%1 could not be worked on: a library gave up without a reason. Nothing was changed.</source>
+        <translation>%1 n&apos;a pu être traité : une bibliothèque a renoncé sans raison. Rien n&apos;est changé.</translation>
     </message>
 </context>
 <context>
@@ -1438,6 +1834,45 @@
     </message>
 </context>
 <context>
+    <name>irenic::AtomicFile</name>
+    <message>
+        <source>the disk is full</source>
+        <translation>le disque est plein</translation>
+    </message>
+    <message>
+        <source>the folder may not be written to</source>
+        <translation>l&apos;écriture dans le dossier n&apos;est pas permise</translation>
+    </message>
+    <message>
+        <source>the drive is read-only</source>
+        <translation>le lecteur est en lecture seule</translation>
+    </message>
+    <message>
+        <source>the name is too long</source>
+        <translation>le nom est trop long</translation>
+    </message>
+    <message>
+        <source>the folder does not exist</source>
+        <translation>le dossier n&apos;existe pas</translation>
+    </message>
+    <message>
+        <source>a file of that name is already there</source>
+        <translation>un fichier de ce nom existe déjà</translation>
+    </message>
+    <message>
+        <source>the file would be larger than this drive or this account allows</source>
+        <translation>le fichier dépasserait ce que ce lecteur ou ce compte permet</translation>
+    </message>
+    <message>
+        <source>the drive does not answer any more</source>
+        <translation>le lecteur ne répond plus</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2. Nothing was left behind and the original is untouched.</source>
+        <translation>%1 n&apos;est pas écrit : %2. Rien n&apos;est resté et l&apos;original est intact.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::BlindView</name>
     <message>
         <source>Left picture</source>
@@ -1604,6 +2039,17 @@ Comparaison %1, %2 paires.</translation>
     <message>
         <source>%1 more pairs</source>
         <translation>%1 paires de plus</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::CameraBook</name>
+    <message>
+        <source>%1 cannot be removed: %2.</source>
+        <translation>%1 ne peut être enlevé : %2.</translation>
+    </message>
+    <message>
+        <source>%1 is not there any more.</source>
+        <translation>%1 n&apos;est plus là.</translation>
     </message>
 </context>
 <context>
@@ -2323,6 +2769,17 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     </message>
 </context>
 <context>
+    <name>irenic::DecisionBook</name>
+    <message>
+        <source>list of decisions</source>
+        <translation>liste des décisions</translation>
+    </message>
+    <message>
+        <source>The folder of %1 cannot be made; what was decided is not remembered.</source>
+        <translation>Le dossier de %1 ne peut être créé ; ce qui fut décidé n&apos;est pas retenu.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::Decisions</name>
     <message>
         <source>grain below 6 %</source>
@@ -2441,6 +2898,76 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Decoder</name>
+    <message>
+        <source>does not begin as a JPEG</source>
+        <translation>ne commence pas comme un JPEG</translation>
+    </message>
+    <message>
+        <source>ends inside a segment</source>
+        <translation>finit dans un segment</translation>
+    </message>
+    <message>
+        <source>has contradictory tables</source>
+        <translation>a des tables contradictoires</translation>
+    </message>
+    <message>
+        <source>is coded in a way that is not read</source>
+        <translation>est codé d&apos;une façon qui n&apos;est pas lue</translation>
+    </message>
+    <message>
+        <source>has a scan that does not fit its frame</source>
+        <translation>a une passe qui ne va pas dans son cadre</translation>
+    </message>
+    <message>
+        <source>holds no whole picture</source>
+        <translation>ne contient pas d&apos;image entière</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>n&apos;a pas été décodé jusqu&apos;au bout</translation>
+    </message>
+    <message>
+        <source>holds a code that its table does not know</source>
+        <translation>contient un code que sa table ne connaît pas</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>s&apos;interrompt</translation>
+    </message>
+    <message>
+        <source>has a broken segment</source>
+        <translation>a un segment brisé</translation>
+    </message>
+    <message>
+        <source>is not a lossless JPEG</source>
+        <translation>n&apos;est pas un JPEG sans perte</translation>
+    </message>
+    <message>
+        <source>holds no scan</source>
+        <translation>ne contient pas de passe</translation>
+    </message>
+    <message>
+        <source>names a table that it does not hold</source>
+        <translation>nomme une table qu&apos;il ne contient pas</translation>
+    </message>
+    <message>
+        <source>has an unknown predictor</source>
+        <translation>a un prédicteur inconnu</translation>
+    </message>
+    <message>
+        <source>lacks a restart marker</source>
+        <translation>manque d&apos;une marque de reprise</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Demosaicing::Signal</name>
+    <message>
+        <source>has a six-by-six pattern that could not be demosaiced</source>
+        <translation>a un motif six par six qui n&apos;a pu être dématricé</translation>
+    </message>
+</context>
+<context>
     <name>irenic::DngReader</name>
     <message>
         <source>The sensor has no colour filters: its one channel stands for all three.</source>
@@ -2481,6 +3008,98 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     <message>
         <source>The file is compressed with loss (%1): part of its noise and of its finest detail is gone, and what is left is no longer independent from pixel to pixel.</source>
         <translation>Le fichier est comprimé avec perte (%1) : une part de son bruit et de son détail le plus fin est partie, et ce qui reste n&apos;est plus indépendant d&apos;un pixel à l&apos;autre.</translation>
+    </message>
+    <message>
+        <source>holds no sensor samples</source>
+        <translation>ne contient pas d&apos;échantillons de capteur</translation>
+    </message>
+    <message>
+        <source>claims a size that no sensor has</source>
+        <translation>prétend à une taille qu&apos;aucun capteur n&apos;a</translation>
+    </message>
+    <message>
+        <source>stores several samples at each place of its pattern</source>
+        <translation>garde plusieurs échantillons à chaque place de son motif</translation>
+    </message>
+    <message>
+        <source>is a linear DNG with other than three colours</source>
+        <translation>est un DNG linéaire à autre que trois couleurs</translation>
+    </message>
+    <message>
+        <source>stores its colours with different numbers of bits</source>
+        <translation>garde ses couleurs avec des nombres de bits différents</translation>
+    </message>
+    <message>
+        <source>stores samples that are neither whole numbers nor floats</source>
+        <translation>garde des échantillons ni entiers ni flottants</translation>
+    </message>
+    <message>
+        <source>weaves its rows or columns in a way that cannot be</source>
+        <translation>entrelace ses rangées ou colonnes d&apos;une façon impossible</translation>
+    </message>
+    <message>
+        <source>stores its tiles in smaller blocks, which this version does not read</source>
+        <translation>garde ses tuiles en blocs plus petits, que cette version ne lit pas</translation>
+    </message>
+    <message>
+        <source>has tiles or strips of no size</source>
+        <translation>a des tuiles ou bandes sans taille</translation>
+    </message>
+    <message>
+        <source>lists %1 pieces of picture where its size asks for %2</source>
+        <translation>liste %1 morceaux d&apos;image où sa taille en demande %2</translation>
+    </message>
+    <message>
+        <source>is damaged: its pieces of picture lie on top of each other</source>
+        <translation>est endommagé : ses morceaux d&apos;image se recouvrent</translation>
+    </message>
+    <message>
+        <source>is damaged: its compressed picture is too short for its size</source>
+        <translation>est endommagé : son image comprimée est trop courte pour sa taille</translation>
+    </message>
+    <message>
+        <source>has tiles that are far larger than its picture</source>
+        <translation>a des tuiles bien plus grandes que son image</translation>
+    </message>
+    <message>
+        <source>is cut off: part of the picture lies beyond the file&apos;s end</source>
+        <translation>est tronqué : une partie de l&apos;image est au-delà de la fin du fichier</translation>
+    </message>
+    <message>
+        <source>is cut off: a piece of the picture is shorter than its size asks for</source>
+        <translation>est tronqué : un morceau de l&apos;image est plus court que sa taille ne le veut</translation>
+    </message>
+    <message>
+        <source>has an active area outside its samples</source>
+        <translation>a une zone active hors de ses échantillons</translation>
+    </message>
+    <message>
+        <source>has an unusual arrangement of red, green and blue</source>
+        <translation>a une disposition inhabituelle de rouge, vert et bleu</translation>
+    </message>
+    <message>
+        <source>has a sensor pattern other than two by two</source>
+        <translation>a un motif de capteur autre que deux par deux</translation>
+    </message>
+    <message>
+        <source>has sensor colours other than red, green and blue</source>
+        <translation>a des couleurs de capteur autres que rouge, vert et bleu</translation>
+    </message>
+    <message>
+        <source>has an impossible pattern of black levels</source>
+        <translation>a un motif impossible de niveaux de noir</translation>
+    </message>
+    <message>
+        <source>names fewer black levels than it has colours</source>
+        <translation>nomme moins de niveaux de noir qu&apos;il n&apos;a de couleurs</translation>
+    </message>
+    <message>
+        <source>names fewer black levels than its pattern has places</source>
+        <translation>nomme moins de niveaux de noir que son motif n&apos;a de places</translation>
+    </message>
+    <message>
+        <source>has a black level that is not below its white level</source>
+        <translation>a un niveau de noir qui n&apos;est pas sous son niveau de blanc</translation>
     </message>
 </context>
 <context>
@@ -2870,6 +3489,10 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <source>cancelled %1</source>
         <translation>annulé    %1</translation>
     </message>
+    <message>
+        <source>queue</source>
+        <translation>file d&apos;attente</translation>
+    </message>
 </context>
 <context>
     <name>irenic::FrameDelegate</name>
@@ -3018,6 +3641,40 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
 at or below black: %4 %, %5 %, %6 %</source>
         <translation>écrêté : rouge %1 %, vert %2 %, bleu %3 %
 au noir ou dessous : %4 %, %5 %, %6 %</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::InputFile</name>
+    <message>
+        <source>does not exist</source>
+        <translation>n&apos;existe pas</translation>
+    </message>
+    <message>
+        <source>is no plain file</source>
+        <translation>n&apos;est pas un fichier ordinaire</translation>
+    </message>
+    <message>
+        <source>cannot be opened for reading (%1)</source>
+        <translation>ne peut être ouvert en lecture (%1)</translation>
+    </message>
+    <message>
+        <source>cannot be opened for reading</source>
+        <translation>ne peut être ouvert en lecture</translation>
+    </message>
+    <message>
+        <source>is a folder, not a picture</source>
+        <translation>est un dossier, non une image</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::JsonReader</name>
+    <message>
+        <source>%1 lacks something or holds what cannot be (%2); nothing was changed.</source>
+        <translation>%1 manque de quelque chose ou contient l&apos;impossible (%2) ; rien n&apos;est changé.</translation>
+    </message>
+    <message>
+        <source>%1 cannot be used: %2 Nothing was changed.</source>
+        <translation>%1 est inutilisable : %2 Rien n&apos;est changé.</translation>
     </message>
 </context>
 <context>
@@ -4027,6 +4684,36 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Read</name>
+    <message>
+        <source>%1 %2; nothing was changed.</source>
+        <translation>%1 %2 ; rien n&apos;est changé.</translation>
+    </message>
+    <message>
+        <source>is not a %1</source>
+        <translation>n&apos;est pas de cette espèce : %1</translation>
+    </message>
+    <message>
+        <source>is a %1 without a version</source>
+        <translation>est sans version (%1)</translation>
+    </message>
+    <message>
+        <source>is a %1 of a later version of Irenic</source>
+        <translation>vient d&apos;une version plus récente d&apos;Irenic (%1)</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::ReadBudget</name>
+    <message>
+        <source>claims %1 x %2 pixels in %3 bytes, which no photograph does</source>
+        <translation>prétend à %1 x %2 pixels en %3 octets, ce qu&apos;aucune photographie ne fait</translation>
+    </message>
+    <message>
+        <source>is too large: opening it takes about %1 of memory, and %2 may be used here</source>
+        <translation>est trop grand : l&apos;ouvrir prend environ %1 de mémoire, et %2 peuvent servir ici</translation>
+    </message>
+</context>
+<context>
     <name>irenic::ReadingsPanel</name>
     <message>
         <source>Measure the whole frame</source>
@@ -4227,6 +4914,21 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>after %1</source>
         <translation>après %1</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::RecipeBook</name>
+    <message>
+        <source>The folder %1 cannot be made; the recipe was not saved.</source>
+        <translation>Le dossier %1 ne peut être créé ; la recette n&apos;est pas enregistrée.</translation>
+    </message>
+    <message>
+        <source>The recipe %1 could not be removed.</source>
+        <translation>La recette %1 n&apos;a pu être enlevée.</translation>
+    </message>
+    <message>
+        <source>There is no recipe %1.</source>
+        <translation>Il n&apos;y a pas de recette %1.</translation>
     </message>
 </context>
 <context>
@@ -4597,6 +5299,25 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::ScreenTransform</name>
+    <message>
+        <source>The screen&apos;s profile %1; colours are shown as sRGB.</source>
+        <translation>Le profil de l&apos;écran %1 ; les couleurs sont montrées en sRGB.</translation>
+    </message>
+    <message>
+        <source>cannot be read</source>
+        <translation>ne peut être lu</translation>
+    </message>
+    <message>
+        <source>is not that of an RGB screen</source>
+        <translation>n&apos;est pas celui d&apos;un écran RVB</translation>
+    </message>
+    <message>
+        <source>cannot be used</source>
+        <translation>est inutilisable</translation>
+    </message>
+</context>
+<context>
     <name>irenic::Session</name>
     <message>
         <source>%1 strength of %2</source>
@@ -4728,6 +5449,10 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>%1 is open in another window; choose another name.</source>
         <translation>%1 est ouverte dans une autre fenêtre ; choisissez un autre nom.</translation>
+    </message>
+    <message>
+        <source>session</source>
+        <translation>session</translation>
     </message>
 </context>
 <context>
@@ -5082,6 +5807,53 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::T</name>
+    <message>
+        <source>is cut off: a piece of the picture is shorter than its size asks for</source>
+        <translation>est tronqué : un morceau de l&apos;image est plus court que sa taille ne le veut</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its deflated picture cannot be unpacked</source>
+        <translation>est endommagé : un morceau de son image comprimée ne peut être déballé</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its compressed picture %1</source>
+        <translation>est endommagé : un morceau de son image comprimée %1</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its compressed picture is too small</source>
+        <translation>est endommagé : un morceau de son image comprimée est trop petit</translation>
+    </message>
+    <message>
+        <source>is compressed as a lossy JPEG of %1 bits; those of 8 and 12 bits are read</source>
+        <translation>est comprimé en JPEG avec perte de %1 bits ; ceux de 8 et 12 bits sont lus</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its lossy JPEG does not fit its place</source>
+        <translation>est endommagé : un morceau de son JPEG avec perte ne va pas à sa place</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its lossy JPEG cannot be decoded</source>
+        <translation>est endommagé : un morceau de son JPEG avec perte ne peut être décodé</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its lossy JPEG %1</source>
+        <translation>est endommagé : un morceau de son JPEG avec perte %1</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its JPEG XL picture %1</source>
+        <translation>est endommagé : un morceau de son image JPEG XL %1</translation>
+    </message>
+    <message>
+        <source>is damaged: a piece of its JPEG XL picture does not fit its place</source>
+        <translation>est endommagé : un morceau de son image JPEG XL ne va pas à sa place</translation>
+    </message>
+    <message>
+        <source>could not be read to its end</source>
+        <translation>n&apos;a pu être lu jusqu&apos;au bout</translation>
+    </message>
+</context>
+<context>
     <name>irenic::ToneCurve</name>
     <message>
         <source>Strengths over brightness</source>
@@ -5172,6 +5944,41 @@ Carrés : luminance. Disques : couleur. Glissez vers le haut ou le bas ; un doub
     </message>
 </context>
 <context>
+    <name>irenic::Walker</name>
+    <message>
+        <source>has too many directories inside each other</source>
+        <translation>a trop de répertoires l&apos;un dans l&apos;autre</translation>
+    </message>
+    <message>
+        <source>has directories that point at each other in a loop</source>
+        <translation>a des répertoires qui se désignent en boucle</translation>
+    </message>
+    <message>
+        <source>ends before its directory</source>
+        <translation>finit avant son répertoire</translation>
+    </message>
+    <message>
+        <source>has a directory with an impossible number of entries</source>
+        <translation>a un répertoire au nombre d&apos;entrées impossible</translation>
+    </message>
+    <message>
+        <source>ends inside its directory</source>
+        <translation>finit dans son répertoire</translation>
+    </message>
+    <message>
+        <source>has entries that claim more than the whole file</source>
+        <translation>a des entrées qui réclament plus que tout le fichier</translation>
+    </message>
+    <message>
+        <source>has entries that point beyond its end; it is cut off or damaged</source>
+        <translation>a des entrées qui désignent au-delà de sa fin ; il est tronqué ou endommagé</translation>
+    </message>
+    <message>
+        <source>points at a directory by a number that is no offset</source>
+        <translation>désigne un répertoire par un nombre qui n&apos;est pas une place</translation>
+    </message>
+</context>
+<context>
     <name>irenic::Wall</name>
     <message>
         <source>Further columns of the wall</source>
@@ -5212,6 +6019,45 @@ Carrés : luminance. Disques : couleur. Glissez vers le haut ou le bas ; un doub
     <message>
         <source>%1 %2</source>
         <translation>%1 %2</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::unet</name>
+    <message>
+        <source>The learned weights in %1 cannot be used: %2. Other methods work without them.</source>
+        <translation>Les poids appris dans %1 sont inutilisables : %2. D&apos;autres méthodes s&apos;en passent.</translation>
+    </message>
+    <message>
+        <source>The learned weights are not there (%1); building Irenic puts them there. Other methods work without them.</source>
+        <translation>Les poids appris ne sont pas là (%1) ; construire Irenic les y met. D&apos;autres méthodes s&apos;en passent.</translation>
+    </message>
+    <message>
+        <source>it is no such file</source>
+        <translation>ce n&apos;est pas un tel fichier</translation>
+    </message>
+    <message>
+        <source>The learned weights in %1 are of another version of Irenic. Other methods work without them.</source>
+        <translation>Les poids appris dans %1 sont d&apos;une autre version d&apos;Irenic. D&apos;autres méthodes s&apos;en passent.</translation>
+    </message>
+    <message>
+        <source>it tells of a network that cannot be</source>
+        <translation>il décrit un réseau impossible</translation>
+    </message>
+    <message>
+        <source>it is not as long as it should be</source>
+        <translation>il n&apos;a pas la longueur voulue</translation>
+    </message>
+    <message>
+        <source>its check sum is wrong</source>
+        <translation>sa somme de contrôle est fausse</translation>
+    </message>
+    <message>
+        <source>it holds what is no number</source>
+        <translation>il contient ce qui n&apos;est pas un nombre</translation>
+    </message>
+    <message>
+        <source>they are those of another network</source>
+        <translation>ce sont ceux d&apos;un autre réseau</translation>
     </message>
 </context>
 <context>
@@ -5487,6 +6333,62 @@ Carrés : luminance. Disques : couleur. Glissez vers le haut ou le bas ; un doub
     <message>
         <source>Doubt cannot be told here: samples share their noise with their neighbours.</source>
         <translation>Le doute ne peut être dit ici : les échantillons partagent leur bruit avec leurs voisins.</translation>
+    </message>
+    <message>
+        <source>its sensor pattern</source>
+        <translation>son motif de capteur</translation>
+    </message>
+    <message>
+        <source>its active area</source>
+        <translation>sa zone active</translation>
+    </message>
+    <message>
+        <source>its crop</source>
+        <translation>son cadrage</translation>
+    </message>
+    <message>
+        <source>its orientation</source>
+        <translation>son orientation</translation>
+    </message>
+    <message>
+        <source>its black and white levels</source>
+        <translation>ses niveaux de noir et de blanc</translation>
+    </message>
+    <message>
+        <source>its white balance</source>
+        <translation>sa balance des blancs</translation>
+    </message>
+    <message>
+        <source>its colour matrices</source>
+        <translation>ses matrices de couleur</translation>
+    </message>
+    <message>
+        <source>its baseline exposure</source>
+        <translation>son exposition de base</translation>
+    </message>
+    <message>
+        <source>is compressed in a way that this version does not read (TIFF compression %1)</source>
+        <translation>est comprimé d&apos;une façon que cette version ne lit pas (compression TIFF %1)</translation>
+    </message>
+    <message>
+        <source>stores %1 bits a float; 16, 24 and 32 are read</source>
+        <translation>garde %1 bits par flottant ; 16, 24 et 32 sont lus</translation>
+    </message>
+    <message>
+        <source>stores %1 bits a sample; 8 to 32 are read</source>
+        <translation>garde %1 bits par échantillon ; 8 à 32 sont lus</translation>
+    </message>
+    <message>
+        <source>is compressed with a predictor that does not fit its samples (TIFF predictor %1)</source>
+        <translation>est comprimé avec un prédicteur qui ne va pas à ses échantillons (prédicteur TIFF %1)</translation>
+    </message>
+    <message>
+        <source>claims a JPEG of samples that no JPEG holds</source>
+        <translation>prétend à un JPEG d&apos;échantillons qu&apos;aucun JPEG ne contient</translation>
+    </message>
+    <message>
+        <source>claims a lossy JPEG of samples that none holds</source>
+        <translation>prétend à un JPEG avec perte d&apos;échantillons qu&apos;aucun ne contient</translation>
     </message>
 </context>
 </TS>

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "render/white.h"
 
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <cmath>
@@ -80,7 +81,7 @@ Status validate(const Rendering &r)
 {
     const auto outside = [](const ParamInfo &p, double v) { return !(v >= p.min && v <= p.max); };
     const auto error = [](const ParamInfo &p, double v) {
-        return Error{ErrorCode::BadParameter, std::string("The ") + p.label + " must lie between " + plainNumber(p.min) + " and " + plainNumber(p.max) + ", not at " + plainNumber(v) + ".", {}};
+        return Error{ErrorCode::BadParameter, sentence("The setting %1 must lie between %2 and %3, not at %4.", {sentence(p.label), plainNumber(p.min), plainNumber(p.max), plainNumber(v)}), {}};
     };
     if (r.white.temperatureK != 0 && outside(kTemperature, r.white.temperatureK))
         return error(kTemperature, r.white.temperatureK);

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/lens.h"
 
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "lens/lens_json.h"
 #include "lens/sensor_lens.h"
@@ -44,19 +46,19 @@ std::optional<LensCorrection::Shape> shapeFromName(const std::string &name)
 
 Status validate(const LensCorrection &lens)
 {
-    const auto wrong = [](const char *what) { return Error{ErrorCode::BadParameter, std::string("The correction of ") + what + " is beyond what any lens needs; nothing was changed.", {}}; };
+    const auto wrong = [](const char *what) { return Error{ErrorCode::BadParameter, sentence("The correction of %1 is beyond what any lens needs; nothing was changed.", {sentence(what)}), {}}; };
     for (int i = 0; i <= 100; ++i) {
         const double r = i / 100.0, light = 1 + r * r * (lens.falloff[0] + r * r * (lens.falloff[1] + r * r * lens.falloff[2]));
         const auto within = [&](const LensCorrection::Polynomial &p, double most) { return std::abs(valueOf(p, r) - 1) <= most; }; // false for NaN
         if (!within(lens.red, kMostSideways) || !within(lens.blue, kMostSideways))
-            return wrong("lateral aberration");
+            return wrong(visible("lateral aberration"));
         if (!within(lens.bent, kMostBent))
-            return wrong("distortion");
+            return wrong(visible("distortion"));
         if (!(light >= 0.05 && light <= 4))
-            return wrong("vignetting");
+            return wrong(visible("vignetting"));
     }
     if (!(lens.fringes >= 0 && lens.fringes <= 1))
-        return wrong("coloured fringes");
+        return wrong(visible("coloured fringes"));
     return {};
 }
 
@@ -97,12 +99,12 @@ std::string lensText(const LensCorrection &lens)
 
 Result<LensCorrection> lensFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<LensCorrection>(text, from, kFormat, "lens correction", kVersion, lensFrom);
+    return fromDocument<LensCorrection>(text, from, kFormat, visible("lens correction"), kVersion, lensFrom);
 }
 
 Result<LensCorrection> readLens(const std::filesystem::path &file)
 {
-    const Result<std::string> text = documentText(file, "lens correction");
+    const Result<std::string> text = documentText(file, visible("lens correction"));
     return text ? lensFromText(text.value(), textOf(file.filename())) : Result<LensCorrection>(text.error());
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "regions/regions_json.h"
 
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <cmath>
@@ -113,11 +115,11 @@ std::vector<Region> regionsFrom(const std::vector<JsonReader> &list)
 Status validate(const std::vector<Region> &regions)
 {
     if (regions.size() > kMostRegions)
-        return Error{ErrorCode::BadParameter, "A frame can have " + std::to_string(kMostRegions) + " regions, not " + std::to_string(regions.size()) + ".", {}};
+        return Error{ErrorCode::BadParameter, sentence("A frame can have %1 regions, not %2.", {std::to_string(kMostRegions), std::to_string(regions.size())}), {}};
     for (const Region &r : regions)
         for (const RegionParam &p : kRegionParams)
             if (!(r.*p.value >= p.info.min && r.*p.value <= p.info.max))
-                return Error{ErrorCode::BadParameter, "The setting " + std::string(p.info.name) + " of the region \"" + r.name + "\" is out of its range.", {}};
+                return Error{ErrorCode::BadParameter, sentence("The setting %1 of the region \"%2\" is out of its range.", {p.info.name, r.name}), {}};
     return {};
 }
 
@@ -128,7 +130,7 @@ std::string regionsText(const std::vector<Region> &regions)
 
 Result<std::vector<Region>> regionsFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<std::vector<Region>>(text, from, kFormat, "set of regions", kVersion, [](const JsonReader &json) {
+    return fromDocument<std::vector<Region>>(text, from, kFormat, visible("set of regions"), kVersion, [](const JsonReader &json) {
         auto regions = regionsFrom(json.array("regions"));
         if (const Status s = validate(regions); !s)
             json.refuse(s.error().userMessage);
@@ -138,7 +140,7 @@ Result<std::vector<Region>> regionsFromText(const std::string &text, const std::
 
 Result<std::vector<Region>> readRegions(const std::filesystem::path &file)
 {
-    const Result<std::string> text = documentText(file, "regions");
+    const Result<std::string> text = documentText(file, visible("regions"));
     return text ? regionsFromText(text.value(), textOf(file.filename())) : Result<std::vector<Region>>(text.error());
 }
 

@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "export/lossless_jpeg.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 namespace irenic {
@@ -204,7 +205,7 @@ Status writeDng(AtomicFile &file, const DngContents &contents, const RunContext 
     if (const Status written = tree.write(main, where); !written)
         return written;
     if (file.position() > 0xffffffffu)
-        return Error{ErrorCode::WriteFailed, textOf(file.target()) + " would be larger than the four gigabytes that a DNG may have.", {}};
+        return Error{ErrorCode::WriteFailed, sentence("%1 would be larger than the four gigabytes that a DNG may have.", {textOf(file.target())}), {}};
     const uint32_t first = uint32_t(where);
     return file.overwrite(4, std::as_bytes(std::span(&first, 1)));
 }

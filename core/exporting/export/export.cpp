@@ -4,6 +4,8 @@
 #include "export/export_rendered.h"
 #include "export/provenance.h"
 #include "irenic/export_job.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <chrono>
@@ -32,19 +34,19 @@ Cost costOf(const Cleaner &cleaner, ExportFormat format)
 Status fitsFormat(const Frame &frame, const ExportOptions &options)
 {
     const auto tooLarge = [&](const char *format, double bytes, const char *most, const char *way) {
-        return Error{ErrorCode::Unsupported, textOf(frame.file.filename()) + " would be a " + format + " of " + fixedNumber(bytes / 1e9, 1) + " GB, and such files end at " + most + ". " + way + " Nothing was written.", {}};
+        return Error{ErrorCode::Unsupported, sentence("%1 would be a %2 of %3 GB, and such files end at %4.", {textOf(frame.file.filename()), sentence(format), fixedNumber(bytes / 1e9, 1), most}) + " " + sentence(way) + " " + sentence("Nothing was written."), {}};
     };
     const double pixels = double(frame.crop.size().area());
     if (isStillRaw(options.format)) {
         const bool mosaic = frame.kind == FrameKind::Mosaic && options.format == ExportFormat::Dng;
         const double bytes = 2.0 * (mosaic ? double(std::max(frame.size().area(), frame.active.size().area())) : 3 * double(frame.active.size().area()));
         if (bytes > 4.2e9)
-            return tooLarge(mosaic ? "DNG" : "linear DNG", bytes, "4 GB", mosaic ? "Such a sensor cannot be kept in a DNG of this version." : "A DNG of sensor samples takes a third of it.");
+            return tooLarge(mosaic ? "DNG" : visible("linear DNG"), bytes, "4 GB", mosaic ? visible("Such a sensor cannot be kept in a DNG of this version.") : visible("A DNG of sensor samples takes a third of it."));
     } else if (options.format == ExportFormat::Tiff) {
         if (const double bytes = pixels * 3 * options.bits / 8; bytes > 2e9)
-            return tooLarge("TIFF", bytes, "2 GB", "Fewer bits, or a DNG, would do.");
+            return tooLarge("TIFF", bytes, "2 GB", visible("Fewer bits, or a DNG, would do."));
     } else if (options.format == ExportFormat::Jpeg && std::max(frame.crop.width, frame.crop.height) > 65500) {
-        return Error{ErrorCode::Unsupported, textOf(frame.file.filename()) + " has more than 65,500 pixels along a side, which no JPEG can hold; a PNG can. Nothing was written.", {}};
+        return Error{ErrorCode::Unsupported, sentence("%1 has more than 65,500 pixels along a side, which no JPEG can hold; a PNG can. Nothing was written.", {textOf(frame.file.filename())}), {}};
     }
     return {};
 }

@@ -6,8 +6,10 @@
 #include "export/foreign_metadata.h"
 #include "export/opcodes.h"
 #include "export/provenance.h"
+#include "irenic/parameter.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <cmath>
@@ -312,38 +314,38 @@ std::string differenceOf(const FrameFacts &meant, int scale, const FrameFacts &g
     };
     const ColourDescription &c = meant.colour, &d = got.colour;
     if (meant.kind != got.kind || (meant.kind == FrameKind::Mosaic && !(meant.cfa == got.cfa)))
-        return "its sensor pattern";
+        return visible("its sensor pattern");
     if (!(meant.active == got.active))
-        return "its active area";
+        return visible("its active area");
     if (!(meant.crop == got.crop))
-        return "its crop";
+        return visible("its crop");
     if (meant.orientation != got.orientation)
-        return "its orientation";
+        return visible("its orientation");
     const Levels &l = meant.levels, &m = got.levels;
     const bool sameRepeat = meant.kind != FrameKind::Mosaic || (l.repeatRows == m.repeatRows && l.repeatCols == m.repeatCols);
     if (!sameRepeat || !near(double(l.white) * scale, double(m.white)) || !allNear(l.black, m.black, scale) || !allNear(l.deltaRow, m.deltaRow, scale) || !allNear(l.deltaColumn, m.deltaColumn, scale))
-        return "its black and white levels";
+        return visible("its black and white levels");
     if (!allNear(c.asShotNeutral, d.asShotNeutral) || !allNear(c.analogBalance, d.analogBalance))
-        return "its white balance";
+        return visible("its white balance");
     // A frame without a matrix is written as the sRGB that it was shown as.
     if (c.colourMatrix[0] && (!pair(c.colourMatrix, d.colourMatrix) || !pair(c.forwardMatrix, d.forwardMatrix) || !pair(c.cameraCalibration, d.cameraCalibration)))
-        return "its colour matrices";
-    return near(c.baselineExposureEv, d.baselineExposureEv) ? std::string() : "its baseline exposure";
+        return visible("its colour matrices");
+    return near(c.baselineExposureEv, d.baselineExposureEv) ? std::string() : visible("its baseline exposure");
 }
 
 Status readsBackAs(const AtomicFile &file, const Frame &described, const Plane<uint16_t> &meant, int scale, const RunContext &run)
 {
     const Result<std::shared_ptr<const Frame>> back = readFrame(file.temporaryPath(), {run.threads, run.stop, {}, run.background});
     if (!back)
-        return back.error().code == ErrorCode::Cancelled ? back.error() : verifyError(file.target(), "it could not be decoded (" + back.error().userMessage + ")");
+        return back.error().code == ErrorCode::Cancelled ? back.error() : verifyError(file.target(), sentence("it could not be decoded (%1)", {back.error().userMessage}));
     const Plane<uint16_t> &got = back.value()->samples;
     if (got.size() != meant.size())
-        return verifyError(file.target(), "its size was wrong");
+        return verifyError(file.target(), visible("its size was wrong"));
     if (const std::string other = differenceOf(described, scale, *back.value()); !other.empty())
-        return verifyError(file.target(), other + " differed");
+        return verifyError(file.target(), sentence("%1 differed", {sentence(other.c_str())}));
     for (int y = 0; y < meant.height(); ++y)
         if (!std::equal(meant.row(y), meant.row(y) + meant.width(), got.row(y)))
-            return verifyError(file.target(), "its samples differed");
+            return verifyError(file.target(), visible("its samples differed"));
     return {};
 }
 
@@ -351,14 +353,14 @@ Status readsBackAs(const AtomicFile &file, const Frame &described, const Plane<u
 
 Error verifyError(const std::filesystem::path &target, const std::string &what)
 {
-    return {ErrorCode::WriteFailed, textOf(target) + " was not written: " + what + " when it was read back. Nothing was left behind and the original is untouched.", {}};
+    return {ErrorCode::WriteFailed, sentence("%1 was not written: %2 when it was read back. Nothing was left behind and the original is untouched.", {textOf(target), sentence(what.c_str())}), {}};
 }
 
 Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseReport &noise, const ExportOptions &options, const Provenance &provenance, CleanCache *cache, const RunContext &run)
 {
     const Frame &source = cleaner.frame();
     if (source.kind == FrameKind::Rendered)
-        return Error{ErrorCode::BadParameter, textOf(source.file.filename()) + " is a finished picture and not raw; it can be written as a TIFF.", {}};
+        return Error{ErrorCode::BadParameter, sentence("%1 is a finished picture and not raw; it can be written as a TIFF.", {textOf(source.file.filename())}), {}};
     const double share = cleaningShare(cleaner, options.format), written = share + (1 - share) * 0.7;
     // What is stored: cleaned samples of the frame itself, or those of one that was demosaiced on the way.
     std::shared_ptr<const Frame> frame = cleaner.sharedFrame();

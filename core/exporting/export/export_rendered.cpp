@@ -4,6 +4,7 @@
 #include "base/abandonable.h"
 #include "base/parallel.h"
 #include "export/output_profile.h"
+#include "irenic/parameter.h"
 #include "irenic/picture.h"
 #include "irenic/text.h"
 
@@ -136,7 +137,7 @@ Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptio
         return file.failure(errno ? errno : EIO);
     // Exiv2 writes the whole file again, which takes a while and cannot be stopped.
     const auto addMetadata = [path = file.temporaryPath(), target = file.target(), frame = cleaner.sharedFrame(), options, size = picture.value().size, provenance]() -> Status {
-        return writeMetadata(path, *frame, options, size, provenance) ? Status() : verifyError(target, "the shooting data could not be added");
+        return writeMetadata(path, *frame, options, size, provenance) ? Status() : verifyError(target, visible("the shooting data could not be added"));
     };
     if (const Status s = abandonable(run.stop, textOf(file.target()), addMetadata, [path = file.temporaryPath()] { ::unlink(path.c_str()); }); !s)
         return s;
@@ -146,9 +147,9 @@ Status writeRendered(AtomicFile &file, const Cleaner &cleaner, const ExportOptio
     if (run.stop.stop_requested())
         return cancelledError();
     if (!same)
-        return verifyError(file.target(), "its pixels differed");
+        return verifyError(file.target(), visible("its pixels differed"));
     if (const Result<Provenance> told = readProvenance(file.temporaryPath()); !told || !(told.value() == provenance))
-        return verifyError(file.target(), "what it tells of its making differed");
+        return verifyError(file.target(), visible("what it tells of its making differed"));
     if (run.onProgress)
         run.onProgress(1);
     return {};

@@ -4,6 +4,7 @@
 #include "base/input_file.h"
 #include "irenic/provenance.h"
 #include "irenic/read_frame.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "storage/atomic_file.h"
 
@@ -83,9 +84,9 @@ std::optional<OutputProfile> profileFromName(const std::string &name)
 Status validate(const ExportOptions &o)
 {
     if (o.bits != 8 && o.bits != 16 && o.bits != 32)
-        return Error{ErrorCode::BadParameter, "A TIFF has 8, 16 or 32 bits, not " + std::to_string(o.bits) + ".", {}};
+        return Error{ErrorCode::BadParameter, sentence("A TIFF has 8, 16 or 32 bits, not %1.", {std::to_string(o.bits)}), {}};
     if (!(o.dpi >= 1 && o.dpi <= 10000))
-        return Error{ErrorCode::BadParameter, "The resolution must lie between 1 and 10000 dots an inch.", {}};
+        return Error{ErrorCode::BadParameter, sentence("The resolution must lie between 1 and 10000 dots an inch."), {}};
     return validate(o.rendering);
 }
 
@@ -117,11 +118,11 @@ Result<std::string> expandName(const std::string &nameTemplate, const Frame &fra
         else if (word == "counter")
             out += std::string(size_t(std::max(0, 4 - int(std::to_string(parts.counter).size()))), '0') + std::to_string(parts.counter);
         else
-            return Error{ErrorCode::BadParameter, "The name \"" + utf8Text(nameTemplate) + "\" holds {" + word + "}, which stands for nothing; use {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} or {counter}.", {}};
+            return Error{ErrorCode::BadParameter, sentence("The name \"%1\" holds {%2}, which stands for nothing; use {name}, {trial}, {method}, {luminance}, {colour}, {iso}, {date} or {counter}.", {utf8Text(nameTemplate), word}), {}};
         i = end;
     }
     if (out.empty() || out.find('/') != std::string::npos || out == "." || out == "..")
-        return Error{ErrorCode::BadParameter, "\"" + textOf(out) + "\" cannot be the name of a file.", {}};
+        return Error{ErrorCode::BadParameter, sentence("\"%1\" cannot be the name of a file.", {textOf(out)}), {}};
     return out;
 }
 
@@ -161,7 +162,7 @@ Result<std::filesystem::path> copySidecar(const std::filesystem::path &original,
     constexpr uint64_t kMostBytes = 256 << 20;
     const Result<std::string> bytes = readWholeFile(from, kMostBytes);
     if (!bytes)
-        return Error{ErrorCode::WriteFailed, "The sidecar " + textOf(from) + " cannot be read; the picture itself was written.", {}};
+        return Error{ErrorCode::WriteFailed, sentence("The sidecar %1 cannot be read; the picture itself was written.", {textOf(from)}), {}};
     if (const Status s = writeNewFile(to, std::as_bytes(std::span(bytes.value()))); !s)
         return s.error().code == ErrorCode::Taken ? Result<std::filesystem::path>(std::filesystem::path()) : s.error();
     return to;

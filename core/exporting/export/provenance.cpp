@@ -3,6 +3,7 @@
 
 #include "base/input_file.h"
 #include "irenic/recipe.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "lens/lens_json.h"
 #include "methods/treatment_json.h"
@@ -106,7 +107,7 @@ Result<Provenance> readProvenance(const std::filesystem::path &file)
 {
     std::error_code ec;
     if (!std::filesystem::is_regular_file(file, ec))
-        return Error{ErrorCode::NotFound, textOf(file) + " cannot be found.", {}};
+        return Error{ErrorCode::NotFound, sentence("%1 cannot be found.", {textOf(file)}), {}};
     try {
         const auto image = openMetadata(file);
         const Exiv2::XmpData &xmp = image->xmpData();
@@ -122,7 +123,7 @@ Result<Provenance> readProvenance(const std::filesystem::path &file)
         const auto whole = [&](const char *name) { return std::strtoull(text(name).c_str(), nullptr, 10); };
         return Provenance{text("Version"), recipe.value().treatment, text("AskedMethod"), text("Source"), whole("SourceBytes"), uint32_t(whole("SourceCrc32")), text("Request"), text("MeasuredNoise"), text("FrameEdits")};
     } catch (const std::exception &) {
-        return Error{ErrorCode::NotAPicture, textOf(file) + " is no picture whose metadata can be read.", {}};
+        return Error{ErrorCode::NotAPicture, sentence("%1 is no picture whose metadata can be read.", {textOf(file)}), {}};
     }
 }
 

@@ -134,7 +134,7 @@ std::string decisionsText(const Decisions &decisions)
 
 Result<Decisions> decisionsFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<Decisions>(text, from, kFormat, "list of decisions", kVersion, [](const JsonReader &json) {
+    return fromDocument<Decisions>(text, from, kFormat, visible("list of decisions"), kVersion, [](const JsonReader &json) {
         Decisions decisions;
         const std::vector<JsonReader> list = json.array("decisions");
         const size_t first = list.size() - std::min(list.size(), Decisions::kMost); // the oldest would go in any case

@@ -7,6 +7,7 @@
 #include "regions/regions_json.h"
 #include "render/rendering_json.h"
 
+#include "irenic/parameter.h"
 #include "irenic/text.h"
 
 namespace irenic {
@@ -175,7 +176,7 @@ std::string queueText(const std::vector<QueuedJob> &jobs)
 
 Result<std::vector<QueuedJob>> queueFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<std::vector<QueuedJob>>(text, from, kFormat, "queue", kVersion, [](const JsonReader &json) {
+    return fromDocument<std::vector<QueuedJob>>(text, from, kFormat, visible("queue"), kVersion, [](const JsonReader &json) {
         std::vector<QueuedJob> jobs;
         for (const JsonReader &j : json.array("jobs")) {
             QueuedJob q;

@@ -2,6 +2,7 @@
 #include "irenic/recipe.h"
 
 #include "irenic/export.h"
+#include "irenic/parameter.h"
 #include "irenic/provenance.h"
 #include "irenic/read_frame.h"
 #include "irenic/text.h"
@@ -25,7 +26,7 @@ std::string recipeText(const Recipe &recipe)
 
 Result<Recipe> recipeFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<Recipe>(text, from, kFormat, "recipe", kVersion, [](const JsonReader &json) { return Recipe{json.text("name"), treatmentFrom(json)}; });
+    return fromDocument<Recipe>(text, from, kFormat, visible("recipe"), kVersion, [](const JsonReader &json) { return Recipe{json.text("name"), treatmentFrom(json)}; });
 }
 
 Result<Recipe> readRecipe(const std::filesystem::path &file)
@@ -36,7 +37,7 @@ Result<Recipe> readRecipe(const std::filesystem::path &file)
             return told.error();
         return Recipe{textOf(file.stem()), told.value().treatment};
     }
-    const Result<std::string> text = documentText(file, "recipe");
+    const Result<std::string> text = documentText(file, visible("recipe"));
     return text ? recipeFromText(text.value(), textOf(file.filename())) : Result<Recipe>(text.error());
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/session_file.h"
 
+#include "irenic/parameter.h"
 #include "irenic/text.h"
 #include "lens/lens_json.h"
 #include "methods/treatment_json.h"
@@ -101,7 +102,7 @@ std::string sessionText(const SavedSession &s)
 
 Result<SavedSession> sessionFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<SavedSession>(text, from, kFormat, "session", kVersion, [](const JsonReader &j) {
+    return fromDocument<SavedSession>(text, from, kFormat, visible("session"), kVersion, [](const JsonReader &j) {
         SavedSession s;
         for (const JsonReader &f : j.array("frames"))
             s.frames.push_back(frameFrom(f));

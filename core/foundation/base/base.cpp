@@ -1,11 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/base.h"
 
+#include "irenic/sentence.h"
 namespace irenic {
 
 Error cancelledError()
 {
-    return {ErrorCode::Cancelled, "Stopped as asked; nothing was changed.", {}};
+    return {ErrorCode::Cancelled, sentence("Stopped as asked; nothing was changed."), {}};
 }
 
 } // namespace irenic

@@ -2,6 +2,7 @@
 #include "base/budget.h"
 
 #include "base/input_file.h"
+#include "irenic/sentence.h"
 
 #include <algorithm>
 #include <fstream>
@@ -48,9 +49,9 @@ Status ReadBudget::allows(const std::filesystem::path &file, uint64_t width, uin
 {
     const double pixels = double(width) * double(height);
     if (pixels > double(std::max(kSmallPixels, fileBytes * kPixelsAByte)))
-        return fileError(ErrorCode::Damaged, file, "claims " + std::to_string(width) + " x " + std::to_string(height) + " pixels in " + std::to_string(fileBytes) + " bytes, which no photograph does");
+        return fileError(ErrorCode::Damaged, file, sentence("claims %1 x %2 pixels in %3 bytes, which no photograph does", {std::to_string(width), std::to_string(height), std::to_string(fileBytes)}));
     if (const double needed = pixels * bytesAPixel, budget = double(memoryBudget()); needed > budget)
-        return fileError(ErrorCode::Unsupported, file, "is too large: opening it takes about " + gigabytes(needed) + " of memory, and " + gigabytes(budget) + " may be used here");
+        return fileError(ErrorCode::Unsupported, file, sentence("is too large: opening it takes about %1 of memory, and %2 may be used here", {gigabytes(needed), gigabytes(budget)}));
     return {};
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/input_file.h"
 
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <cerrno>
@@ -14,7 +16,7 @@ namespace irenic {
 
 Error fileError(ErrorCode code, const std::filesystem::path &file, const std::string &what)
 {
-    return {code, textOf(file.filename()) + " " + what + ". The file was left as it is.", {}};
+    return {code, textOf(file.filename()) + " " + sentence(what.c_str()) + ". " + sentence("The file was left as it is."), {}};
 }
 
 Result<InputFile> InputFile::open(const std::filesystem::path &file)
@@ -23,19 +25,19 @@ Result<InputFile> InputFile::open(const std::filesystem::path &file)
     const int descriptor = ::open(file.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK | O_NOCTTY);
     if (descriptor < 0) {
         if (errno == ENOENT || errno == ENOTDIR)
-            return fileError(ErrorCode::NotFound, file, "does not exist");
+            return fileError(ErrorCode::NotFound, file, visible("does not exist"));
         if (errno == ENXIO || errno == ENODEV)
-            return fileError(ErrorCode::NotAPicture, file, "is no plain file");
-        return fileError(ErrorCode::NotFound, file, std::string("cannot be opened for reading (") + std::strerror(errno) + ")");
+            return fileError(ErrorCode::NotAPicture, file, visible("is no plain file"));
+        return fileError(ErrorCode::NotFound, file, sentence("cannot be opened for reading (%1)", {std::strerror(errno)}));
     }
     InputFile opened(descriptor, 0);
     struct stat is = {};
     if (::fstat(descriptor, &is) != 0)
-        return fileError(ErrorCode::NotFound, file, "cannot be opened for reading");
+        return fileError(ErrorCode::NotFound, file, visible("cannot be opened for reading"));
     if (S_ISDIR(is.st_mode))
-        return fileError(ErrorCode::NotAPicture, file, "is a folder, not a picture");
+        return fileError(ErrorCode::NotAPicture, file, visible("is a folder, not a picture"));
     if (!S_ISREG(is.st_mode))
-        return fileError(ErrorCode::NotAPicture, file, "is no plain file");
+        return fileError(ErrorCode::NotAPicture, file, visible("is no plain file"));
     opened.m_bytes = uint64_t(is.st_size);
     return opened;
 }
@@ -68,10 +70,10 @@ Result<std::string> readWholeFile(const std::filesystem::path &file, uint64_t mo
     if (!in)
         return in.error();
     if (in.value().bytes() > mostBytes)
-        return fileError(ErrorCode::BadParameter, file, "is too large to be what it should be");
+        return fileError(ErrorCode::BadParameter, file, visible("is too large to be what it should be"));
     std::string all(size_t(in.value().bytes()), '\0');
     if (!in.value().read(0, all.data(), all.size()))
-        return fileError(ErrorCode::NotFound, file, "could not be read to its end");
+        return fileError(ErrorCode::NotFound, file, visible("could not be read to its end"));
     return all;
 }
 
@@ -87,7 +89,7 @@ Status readInBlocks(const std::filesystem::path &file, const std::stop_token &st
             return cancelledError();
         const size_t count = size_t(std::min<uint64_t>(kBlock, in.value().bytes() - at));
         if (!in.value().read(at, block.data(), count))
-            return fileError(ErrorCode::NotFound, file, "could not be read to its end");
+            return fileError(ErrorCode::NotFound, file, visible("could not be read to its end"));
         if (const Status s = take(block.data(), count); !s)
             return s;
         at += count;

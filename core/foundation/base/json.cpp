@@ -2,6 +2,8 @@
 #include "base/json.h"
 
 #include "base/input_file.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 namespace irenic {
@@ -9,13 +11,13 @@ namespace irenic {
 void JsonReader::fail(const char *key) const
 {
     if (m_status)
-        m_status = Error{ErrorCode::BadParameter, m_from + " lacks something or holds what cannot be (" + key + "); nothing was changed.", {}};
+        m_status = Error{ErrorCode::BadParameter, sentence("%1 lacks something or holds what cannot be (%2); nothing was changed.", {m_from, key}), {}};
 }
 
 void JsonReader::refuse(const std::string &why) const
 {
     if (m_status)
-        m_status = Error{ErrorCode::BadParameter, m_from + " cannot be used: " + why + " Nothing was changed.", {}};
+        m_status = Error{ErrorCode::BadParameter, sentence("%1 cannot be used: %2 Nothing was changed.", {m_from, why}), {}};
 }
 
 const Json *JsonReader::find(const char *key) const
@@ -116,7 +118,7 @@ Result<std::string> documentText(const std::filesystem::path &file, const std::s
     if (text)
         return text;
     const bool large = text.error().code == ErrorCode::BadParameter;
-    return Error{text.error().code, "The " + called + " " + textOf(file) + (large ? " is too large to be what it should be." : " cannot be read."), text.error().userMessage};
+    return Error{text.error().code, sentence(large ? visible("The %1 %2 is too large to be what it should be.") : visible("The %1 %2 cannot be read."), {sentence(called.c_str()), textOf(file)}), text.error().userMessage};
 }
 
 std::string jsonText(const Json &json, int indent)

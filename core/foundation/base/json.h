@@ -4,6 +4,7 @@
 #include "irenic/barrier.h"
 #include "irenic/document.h"
 
+#include "irenic/sentence.h"
 #include <nlohmann/json.hpp>
 
 namespace irenic {
@@ -52,15 +53,15 @@ private:
 template <class T, class Read>
 Result<T> fromDocument(const std::string &text, const std::string &from, const char *format, const char *called, int version, const Read &read)
 {
-    const auto wrong = [&](const std::string &why) { return Error{ErrorCode::BadParameter, from + " " + why + "; nothing was changed.", {}}; };
+    const auto wrong = [&](const std::string &why) { return Error{ErrorCode::BadParameter, sentence("%1 %2; nothing was changed.", {from, sentence(why.c_str())}), {}}; };
     const Json j = Json::parse(text, nullptr, false);
     if (!j.is_object() || j.value("format", Json()) != format)
-        return wrong(std::string("is not a ") + called);
+        return wrong(sentence("is not a %1", {sentence(called)}));
     const Json v = j.value("version", Json());
     if (!v.is_number_integer() || v.get<int64_t>() < 1)
-        return wrong(std::string("is a ") + called + " without a version");
+        return wrong(sentence("is a %1 without a version", {sentence(called)}));
     if (v.get<int64_t>() > version)
-        return wrong(std::string("is a ") + called + " of a later version of Irenic");
+        return wrong(sentence("is a %1 of a later version of Irenic", {sentence(called)}));
     return behindBarrier(from, [&]() -> Result<T> {
         Status status;
         T value = read(JsonReader(j, from, status));

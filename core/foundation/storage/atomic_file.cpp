@@ -3,6 +3,8 @@
 
 #include "base/abandonable.h"
 #include "irenic/document.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "storage/process_mark.h"
 
@@ -134,16 +136,16 @@ AtomicFile::~AtomicFile()
 
 Error AtomicFile::failure(int errorNumber) const
 {
-    const std::string what = errorNumber == ENOSPC || errorNumber == EDQUOT                                                 ? "the disk is full"
-                             : errorNumber == EACCES || errorNumber == EPERM                                                ? "the folder may not be written to"
-                             : errorNumber == EROFS                                                                         ? "the drive is read-only"
-                             : errorNumber == ENAMETOOLONG                                                                  ? "the name is too long"
-                             : errorNumber == ENOENT                                                                        ? "the folder does not exist"
-                             : errorNumber == EEXIST                                                                        ? "a file of that name is already there"
-                             : errorNumber == EFBIG                                                                         ? "the file would be larger than this drive or this account allows"
-                             : errorNumber == EIO || errorNumber == ESTALE || errorNumber == ENODEV || errorNumber == ENXIO ? "the drive does not answer any more"
+    const std::string what = errorNumber == ENOSPC || errorNumber == EDQUOT                                                 ? visible("the disk is full")
+                             : errorNumber == EACCES || errorNumber == EPERM                                                ? visible("the folder may not be written to")
+                             : errorNumber == EROFS                                                                         ? visible("the drive is read-only")
+                             : errorNumber == ENAMETOOLONG                                                                  ? visible("the name is too long")
+                             : errorNumber == ENOENT                                                                        ? visible("the folder does not exist")
+                             : errorNumber == EEXIST                                                                        ? visible("a file of that name is already there")
+                             : errorNumber == EFBIG                                                                         ? visible("the file would be larger than this drive or this account allows")
+                             : errorNumber == EIO || errorNumber == ESTALE || errorNumber == ENODEV || errorNumber == ENXIO ? visible("the drive does not answer any more")
                                                                                                                             : std::strerror(errorNumber);
-    return {errorNumber == EEXIST ? ErrorCode::Taken : ErrorCode::WriteFailed, textOf(m_target) + " was not written: " + what + ". Nothing was left behind and the original is untouched.", {}};
+    return {errorNumber == EEXIST ? ErrorCode::Taken : ErrorCode::WriteFailed, sentence("%1 was not written: %2. Nothing was left behind and the original is untouched.", {textOf(m_target), sentence(what.c_str())}), {}};
 }
 
 Result<AtomicFile> AtomicFile::create(const std::filesystem::path &target, bool replacing)

@@ -6,6 +6,7 @@
 #include "base/parallel.h"
 #include "colour/profile.h"
 #include "irenic/clean.h"
+#include "irenic/parameter.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
 #include "irenic/sentence.h"
@@ -267,7 +268,7 @@ Result<Guest> readGuest(const std::filesystem::path &file, const std::shared_ptr
         return frame.error();
     const int64_t pixels = std::max(reference->crop.size().area(), frame.value()->crop.size().area());
     if (double(pixels) * double(kGuestBytesAPixel) > double(memoryBudget()))
-        return fileError(ErrorCode::Unsupported, file, "is too large to be matched in the memory that there is");
+        return fileError(ErrorCode::Unsupported, file, visible("is too large to be matched in the memory that there is"));
     const Result<RgbImage<float>> picture = uprightPicture(frame.value(), 1, run);
     if (!picture)
         return picture.error();
@@ -279,7 +280,7 @@ Result<Guest> readGuest(const std::filesystem::path &file, const std::shared_ptr
         return place.error();
     const Placed &p = place.value();
     if (p.likeness < kLeastLikeness)
-        return Error{ErrorCode::Unsupported, textOf(file.filename()) + " does not look like a rendition of " + textOf(reference->file.filename()) + "; it was not pinned.", {}};
+        return Error{ErrorCode::Unsupported, sentence("%1 does not look like a rendition of %2; it was not pinned.", {textOf(file.filename()), textOf(reference->file.filename())}), {}};
     const Size size = reference->uprightSize();
     const auto full = laidOver(picture.value(), p, size, run);
     const auto gains = gainsFor(seen.value(), full, run.stop);

@@ -3,6 +3,8 @@
 
 #include "base/fnv.h"
 #include "frame/linearizer.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "noise/hot_pixels.h"
 #include "noise/noise_json.h"
@@ -161,10 +163,10 @@ Record recordFrom(const JsonReader &json, Size size)
 
 Result<Page> readPage(const std::filesystem::path &document)
 {
-    const Result<std::string> text = documentText(document, "camera's page");
+    const Result<std::string> text = documentText(document, visible("camera's page"));
     if (!text)
         return text.error();
-    return fromDocument<Page>(text.value(), textOf(document.filename()), kFormat, "camera's page", kVersion, [](const JsonReader &json) {
+    return fromDocument<Page>(text.value(), textOf(document.filename()), kFormat, visible("camera's page"), kVersion, [](const JsonReader &json) {
         Page page{json.text("make"), json.text("model"), json.text("pattern"), {json.whole("width", 16, 1 << 20), json.whole("height", 16, 1 << 20)}, {}};
         for (const JsonReader &frame : json.array("frames")) {
             if (!json.status())
@@ -342,7 +344,7 @@ Status CameraBook::forget(const Camera &camera)
     std::error_code ec;
     if (std::filesystem::remove(camera.document, ec))
         return {};
-    return Error{ec ? ErrorCode::WriteFailed : ErrorCode::NotFound, textOf(camera.document.filename()) + (ec ? " cannot be removed: " + ec.message() + "." : " is not there any more."), {}};
+    return Error{ec ? ErrorCode::WriteFailed : ErrorCode::NotFound, ec ? sentence("%1 cannot be removed: %2.", {textOf(camera.document.filename()), ec.message()}) : sentence("%1 is not there any more.", {textOf(camera.document.filename())}), {}};
 }
 
 } // namespace irenic

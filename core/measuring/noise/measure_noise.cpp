@@ -322,7 +322,7 @@ double plausibleAtIso(const Frame &frame, const NoiseReport &report)
 Status largeEnough(const Frame &frame)
 {
     if (frame.active.width < kMinSidePx || frame.active.height < kMinSidePx)
-        return Error{ErrorCode::BadParameter, textOf(frame.file.filename()) + " is smaller than 16 x 16 pixels; its noise cannot be measured.", {}};
+        return Error{ErrorCode::BadParameter, sentence("%1 is smaller than 16 x 16 pixels; its noise cannot be measured.", {textOf(frame.file.filename())}), {}};
     return {};
 }
 

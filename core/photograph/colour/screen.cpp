@@ -3,6 +3,8 @@
 
 #include "colour/colour.h"
 #include "colour/icc.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <algorithm>
@@ -67,16 +69,16 @@ uint8_t rounded(uint16_t v)
 
 Result<std::shared_ptr<const ScreenTransform>> ScreenTransform::from(const std::vector<uint8_t> &bytes)
 {
-    const auto refuse = [](const char *why) { return Error{ErrorCode::Unsupported, std::string("The screen's profile ") + why + "; colours are shown as sRGB.", {}}; };
+    const auto refuse = [](const char *why) { return Error{ErrorCode::Unsupported, sentence("The screen's profile %1; colours are shown as sRGB.", {sentence(why)}), {}}; };
     const IccProfile screen = openedProfile(bytes), srgb = openedProfile({});
     if (bytes.empty() || !screen || !srgb)
-        return refuse("cannot be read");
+        return refuse(visible("cannot be read"));
     if (cmsGetColorSpace(screen.get()) != cmsSigRgbData || !cmsIsIntentSupported(screen.get(), INTENT_RELATIVE_COLORIMETRIC, LCMS_USED_AS_OUTPUT))
-        return refuse("is not that of an RGB screen");
+        return refuse(visible("is not that of an RGB screen"));
     auto out = std::shared_ptr<ScreenTransform>(new ScreenTransform);
     out->m_transform = cmsCreateTransform(srgb.get(), TYPE_RGB_16, screen.get(), TYPE_RGB_16, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE | cmsFLAGS_NOOPTIMIZE);
     if (!out->m_transform)
-        return refuse("cannot be used");
+        return refuse(visible("cannot be used"));
     if (cmsIsMatrixShaper(screen.get()) && !cmsIsCLUT(screen.get(), INTENT_RELATIVE_COLORIMETRIC, LCMS_USED_AS_OUTPUT)) {
         const auto own = colourants(screen.get()), ours = colourants(srgb.get());
         const cmsTagSignature curves[3] = {cmsSigRedTRCTag, cmsSigGreenTRCTag, cmsSigBlueTRCTag};

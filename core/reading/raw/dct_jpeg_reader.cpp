@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/dct_jpeg_reader.h"
 
+#include "irenic/parameter.h"
 #include "raw/jpeg_bits.h"
 
 #include <array>
@@ -56,7 +57,7 @@ public:
     std::optional<DctJpeg> decode()
     {
         if (m_bytes.size() < 4 || m_bytes[0] != 0xff || m_bytes[1] != 0xd8)
-            return fail("does not begin as a JPEG");
+            return fail(visible("does not begin as a JPEG"));
         size_t scanned = 0;
         for (size_t at = 2; at + 4 <= m_bytes.size();) {
             if (m_bytes[at] != 0xff) {
@@ -72,7 +73,7 @@ public:
                 break;
             const size_t length = size_t(m_bytes[at + 2]) << 8 | m_bytes[at + 3];
             if (length < 2 || at + 2 + length > m_bytes.size())
-                return fail("ends inside a segment");
+                return fail(visible("ends inside a segment"));
             const auto segment = m_bytes.subspan(at + 4, length - 2);
             at += 2 + length;
             const bool good = marker == 0xc4 ? codes(segment) : marker == 0xdb                 ? steps(segment)
@@ -81,16 +82,16 @@ public:
                                                             : marker == 0xee                   ? adobe(segment)
                                                                                                : true;
             if (!good)
-                return fail("has contradictory tables");
+                return fail(visible("has contradictory tables"));
             if (marker >= 0xc2 && marker <= 0xcf && marker != 0xc4 && marker != 0xc8 && marker != 0xcc)
-                return fail("is coded in a way that is not read");
+                return fail(visible("is coded in a way that is not read"));
             if (marker == 0xda) {
                 if (++scanned > 4 || !scan(segment, m_bytes.subspan(at)))
-                    return fail(m_problem.empty() ? "has a scan that does not fit its frame" : m_problem.c_str());
+                    return fail(m_problem.empty() ? visible("has a scan that does not fit its frame") : m_problem.c_str());
             }
         }
         if (m_decoded != m_components.size() || m_components.empty())
-            return fail("holds no whole picture");
+            return fail(visible("holds no whole picture"));
         return joined();
     }
 
@@ -228,7 +229,7 @@ private:
         int untilRestart = m_restart;
         for (int y = 0; y < down; ++y) {
             if (m_stop.stop_requested()) {
-                m_problem = "was not decoded to its end";
+                m_problem = visible("was not decoded to its end");
                 return false;
             }
             for (int x = 0; x < across; ++x) {
@@ -243,12 +244,12 @@ private:
                     for (int v = 0; v < (together ? k->down : 1); ++v)
                         for (int u = 0; u < (together ? k->across : 1); ++u)
                             if (!block(bits, *k, together ? x * k->across + u : x, together ? y * k->down + v : y)) {
-                                m_problem = "holds a code that its table does not know";
+                                m_problem = visible("holds a code that its table does not know");
                                 return false;
                             }
             }
             if (bits.exhausted()) {
-                m_problem = "breaks off";
+                m_problem = visible("breaks off");
                 return false;
             }
         }

@@ -141,7 +141,7 @@ private:
                 m_raw = d;
         tellOfOthers(all, isRaw);
         if (!m_raw)
-            return refuse(ErrorCode::NotAPicture, "holds no sensor samples");
+            return refuse(ErrorCode::NotAPicture, visible("holds no sensor samples"));
         for (const TiffDirectory *d : {&m_tree.chain.front(), m_raw})
             if (const Status s = checkNumbers(m_file, *d); !s)
                 return s;
@@ -181,39 +181,39 @@ private:
         SampleStorage &s = m_storage;
         const double width = d.number(TagImageWidth, 0), height = d.number(TagImageLength, 0);
         if (width < kMinSidePx || height < kMinSidePx || width > kMaxSidePx || height > kMaxSidePx)
-            return refuse(ErrorCode::Damaged, "claims a size that no sensor has");
+            return refuse(ErrorCode::Damaged, visible("claims a size that no sensor has"));
         s.sensor = {int(width), int(height)};
         s.perPixel = m_frame->channels();
         m_grey = s.perPixel == 3 && d.number(TagSamplesPerPixel, 1) == 1;
         if (m_grey)
             s.perPixel = 1;
         if (d.number(TagSamplesPerPixel, 1) != s.perPixel)
-            return refuse(ErrorCode::Unsupported, s.perPixel == 1 ? "stores several samples at each place of its pattern" : "is a linear DNG with other than three colours");
+            return refuse(ErrorCode::Unsupported, s.perPixel == 1 ? visible("stores several samples at each place of its pattern") : visible("is a linear DNG with other than three colours"));
         s.onePlaneAfterAnother = s.perPixel > 1 && d.number(TagPlanarConfiguration, 1) != 1;
         s.compression = int(d.number(TagCompression, 1));
         s.predictor = int(d.number(TagPredictor, 1));
         const auto bits = d.numbers(TagBitsPerSample);
         s.bits = bits.empty() ? 0 : int(bits.front());
         if (std::any_of(bits.begin(), bits.end(), [&](double b) { return b != bits.front(); }))
-            return refuse(ErrorCode::Unsupported, "stores its colours with different numbers of bits");
+            return refuse(ErrorCode::Unsupported, visible("stores its colours with different numbers of bits"));
         const double format = d.number(TagSampleFormat, 1);
         if (format != 1 && format != 3)
-            return refuse(ErrorCode::Unsupported, "stores samples that are neither whole numbers nor floats");
+            return refuse(ErrorCode::Unsupported, visible("stores samples that are neither whole numbers nor floats"));
         s.isFloat = format == 3;
         s.bigEndian = m_tree.bigEndian;
         s.isTiled = d.find(TagTileOffsets) != nullptr;
         s.rowFactor = int(d.number(TagRowInterleaveFactor, 1));
         s.columnFactor = int(d.number(TagColumnInterleaveFactor, 1));
         if (s.rowFactor < 1 || s.columnFactor < 1 || s.rowFactor > s.sensor.height || s.columnFactor > s.sensor.width)
-            return refuse(ErrorCode::Damaged, "weaves its rows or columns in a way that cannot be");
+            return refuse(ErrorCode::Damaged, visible("weaves its rows or columns in a way that cannot be"));
         if (const auto blocks = d.numbers(TagSubTileBlockSize); std::any_of(blocks.begin(), blocks.end(), [](double b) { return b != 1; }))
-            return refuse(ErrorCode::Unsupported, "stores its tiles in smaller blocks, which this version does not read");
+            return refuse(ErrorCode::Unsupported, visible("stores its tiles in smaller blocks, which this version does not read"));
         const double rows = std::min(d.number(TagRowsPerStrip, height), height);
         s.tile = s.isTiled ? Size{int(std::clamp(d.number(TagTileWidth, 0), 0.0, 65535.0)),
                                   int(std::clamp(d.number(TagTileLength, 0), 0.0, 65535.0))}
                            : Size{s.sensor.width, int(rows)};
         if (s.tile.width < 1 || s.tile.height < 1)
-            return refuse(ErrorCode::Damaged, "has tiles or strips of no size");
+            return refuse(ErrorCode::Damaged, visible("has tiles or strips of no size"));
         if (const std::string why = whyNotRead(s); !why.empty())
             return refuse(ErrorCode::Unsupported, why);
         // A piece's own samples, those of the picture, and what decoders hold.
@@ -225,23 +225,22 @@ private:
         s.byteCounts = d.numbers(s.isTiled ? TagTileByteCounts : TagStripByteCounts);
         const size_t needed = s.pieces();
         if (s.offsets.size() != needed || s.byteCounts.size() != needed)
-            return refuse(ErrorCode::Damaged, "lists " + std::to_string(s.offsets.size()) + " pieces of picture where its size asks for "
-                                                  + std::to_string(needed));
+            return refuse(ErrorCode::Damaged, sentence("lists %1 pieces of picture where its size asks for %2", {std::to_string(s.offsets.size()), std::to_string(needed)}));
         // No two pieces share their bytes, or a small file could ask for any amount of memory and time.
         if (const double all = std::accumulate(s.byteCounts.begin(), s.byteCounts.end(), 0.0); all > double(m_tree.fileBytes))
-            return refuse(ErrorCode::Damaged, "is damaged: its pieces of picture lie on top of each other");
+            return refuse(ErrorCode::Damaged, visible("is damaged: its pieces of picture lie on top of each other"));
         else if (s.compression != CompressionNone && double(s.sensor.area()) * s.perPixel > samplesAByte(s.compression) * all)
-            return refuse(ErrorCode::Damaged, "is damaged: its compressed picture is too short for its size");
+            return refuse(ErrorCode::Damaged, visible("is damaged: its compressed picture is too short for its size"));
         // A tile is no larger than its picture needs.
         if (s.compression != CompressionNone && double(s.tile.area()) > 4.0 * std::max<double>(s.sensor.width, 4096) * std::max<double>(s.sensor.height, 4096))
-            return refuse(ErrorCode::Damaged, "has tiles that are far larger than its picture");
+            return refuse(ErrorCode::Damaged, visible("has tiles that are far larger than its picture"));
         for (size_t i = 0; i < needed; ++i) {
             if (s.offsets[i] + s.byteCounts[i] > double(m_tree.fileBytes) || s.byteCounts[i] < 1)
-                return refuse(ErrorCode::Damaged, "is cut off: part of the picture lies beyond the file's end");
+                return refuse(ErrorCode::Damaged, visible("is cut off: part of the picture lies beyond the file's end"));
             const int bottom = (int(i % (size_t(s.across()) * size_t(s.down()))) / s.across() + 1) * s.tile.height;
             const int rowsHere = s.isTiled ? s.tile.height : s.tile.height - std::max(0, bottom - s.sensor.height);
             if (s.compression == CompressionNone && s.byteCounts[i] < double(s.rowBytes() * uint64_t(rowsHere)))
-                return refuse(ErrorCode::Damaged, "is cut off: a piece of the picture is shorter than its size asks for");
+                return refuse(ErrorCode::Damaged, visible("is cut off: a piece of the picture is shorter than its size asks for"));
         }
         cutStrips();
         return {};
@@ -276,7 +275,7 @@ private:
         if (const auto a = d.numbers(TagActiveArea); a.size() == 4) {
             if (!(a[0] >= 0 && a[1] >= 0 && a[2] <= sensor.height && a[3] <= sensor.width && a[2] - a[0] >= kMinSidePx
                   && a[3] - a[1] >= kMinSidePx))
-                return refuse(ErrorCode::Damaged, "has an active area outside its samples");
+                return refuse(ErrorCode::Damaged, visible("has an active area outside its samples"));
             m_frame->active = {int(a[1]), int(a[0]), int(a[3] - a[1]), int(a[2] - a[0])};
         }
         const Rect &active = m_frame->active;
@@ -302,19 +301,19 @@ private:
         if (dim == std::vector<double>{6, 6} && cells.size() == 36) {
             m_sixBySix.emplace();
             std::copy(cells.begin(), cells.end(), m_sixBySix->begin());
-            return isKnown(*m_sixBySix) ? Status() : refuse(ErrorCode::Unsupported, "has an unusual arrangement of red, green and blue");
+            return isKnown(*m_sixBySix) ? Status() : refuse(ErrorCode::Unsupported, visible("has an unusual arrangement of red, green and blue"));
         }
         if (dim != std::vector<double>{2, 2} || cells.size() != 4)
-            return refuse(ErrorCode::Unsupported, "has a sensor pattern other than two by two");
+            return refuse(ErrorCode::Unsupported, visible("has a sensor pattern other than two by two"));
         // CFAPattern holds plane numbers as in TIFF/EP: 0 red, 1 green, 2 blue; anchored at the active area.
         CfaPattern pattern;
         for (size_t i = 0; i < 4; ++i) {
             if (cells[i] < 0 || cells[i] > 2)
-                return refuse(ErrorCode::Unsupported, "has sensor colours other than red, green and blue");
+                return refuse(ErrorCode::Unsupported, visible("has sensor colours other than red, green and blue"));
             pattern.cells[i] = Colour(int(cells[i]));
         }
         if (!pattern.isBayer())
-            return refuse(ErrorCode::Unsupported, "has an unusual arrangement of red, green and blue");
+            return refuse(ErrorCode::Unsupported, visible("has an unusual arrangement of red, green and blue"));
         m_frame->cfa = pattern.shifted(-active.x, -active.y);
         m_frame->pattern = pattern.name();
         return {};
@@ -346,7 +345,7 @@ private:
         Levels &l = m_frame->levels;
         if (const auto dim = d.numbers(TagBlackLevelRepeatDim); dim.size() == 2) {
             if (dim[0] < 1 || dim[1] < 1 || dim[0] > 16 || dim[1] > 16)
-                return refuse(ErrorCode::Damaged, "has an impossible pattern of black levels");
+                return refuse(ErrorCode::Damaged, visible("has an impossible pattern of black levels"));
             l.repeatRows = int(dim[0]);
             l.repeatCols = int(dim[1]);
         }
@@ -356,7 +355,7 @@ private:
             l.black.assign(3, 0.f);
             const size_t places = size_t(l.period()), told = m_grey ? 1 : 3;
             if (!black.empty() && black.size() < told * places)
-                return refuse(ErrorCode::Damaged, "names fewer black levels than it has colours");
+                return refuse(ErrorCode::Damaged, visible("names fewer black levels than it has colours"));
             for (size_t i = 0; i < 3 * places && !black.empty(); ++i)
                 l.black[i % 3] += float(black[m_grey ? i / 3 : i] / double(places));
             l.repeatRows = l.repeatCols = 1;
@@ -365,7 +364,7 @@ private:
         } else {
             l.black.assign(size_t(l.period()), 0.f);
             if (!black.empty() && black.size() < size_t(l.period()))
-                return refuse(ErrorCode::Damaged, "names fewer black levels than its pattern has places");
+                return refuse(ErrorCode::Damaged, visible("names fewer black levels than its pattern has places"));
             for (size_t i = 0; i < l.black.size() && !black.empty(); ++i)
                 l.black[i] = float(black[i]);
         }
@@ -383,7 +382,7 @@ private:
         const float darkest = *std::max_element(l.black.begin(), l.black.end());
         // Numbers of more bits, and floats, are rounded to sixteen bits together with their samples.
         if (m_storage.isWide() ? !(l.white - darkest > 1e-6f * std::abs(darkest) && l.white > darkest) : !(l.white > darkest + 15) || l.white > 65535)
-            return refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
+            return refuse(ErrorCode::Damaged, visible("has a black level that is not below its white level"));
         // A six-by-six or three-by-one black pattern on a two-by-two sensor is legal and rare; keep the meaning.
         if ((l.repeatRows > 2 || l.repeatCols > 2) && !m_sixBySix)
             m_frame->warnings.push_back(sentence("The black levels repeat over more than two places; their mean over each colour is used for scaling."));
@@ -491,7 +490,7 @@ private:
         if (broken > 0)
             m_frame->warnings.push_back(sentence("%1 samples are no numbers and were read as black.", {std::to_string(broken)}));
         m_frame->shooting.bitDepth = 16;
-        return l.white > *std::max_element(l.black.begin(), l.black.end()) + 15 ? Status() : refuse(ErrorCode::Damaged, "has a black level that is not below its white level");
+        return l.white > *std::max_element(l.black.begin(), l.black.end()) + 15 ? Status() : refuse(ErrorCode::Damaged, visible("has a black level that is not below its white level"));
     }
 
     /// What the way of storing has done to the picture.
@@ -551,7 +550,7 @@ Result<std::string> judgeSamples(const std::filesystem::path &file, PlaneView<co
     if (dead == 0)
         return std::string();
     if (dead * 2 >= active.height)
-        return fileError(ErrorCode::Damaged, file, "holds no picture: " + std::to_string(dead) + " of its " + std::to_string(active.height) + " rows are one flat value");
+        return fileError(ErrorCode::Damaged, file, sentence("holds no picture: %1 of its %2 rows are one flat value", {std::to_string(dead), std::to_string(active.height)}));
     return sentence("%1 of %2 rows hold no picture (one flat value); the file may be damaged.", {std::to_string(dead), std::to_string(active.height)});
 }
 

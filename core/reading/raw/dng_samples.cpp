@@ -5,6 +5,8 @@
 #include "base/half.h"
 #include "base/input_file.h"
 #include "base/parallel.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "raw/dct_jpeg_reader.h"
 #include "raw/jpeg_errors.h"
 #include "raw/jpeg_xl_reader.h"
@@ -224,7 +226,7 @@ private:
     bool unpack(const std::vector<uint8_t> &bytes, bool hostOrder)
     {
         if (bytes.size() < size_t(m_s.rowBytes()) * m_rows)
-            return fail("is cut off: a piece of the picture is shorter than its size asks for");
+            return fail(visible("is cut off: a piece of the picture is shorter than its size asks for"));
         samples.resize(m_rowSamples * m_rows);
         for (size_t y = 0; y < m_rows; ++y)
             unpackRow(m_s, bytes.data() + y * size_t(m_s.rowBytes()), hostOrder, int(m_rowSamples), samples.data() + y * m_rowSamples);
@@ -235,7 +237,7 @@ private:
         const size_t rowBytes = size_t(m_s.rowBytes()), unit = size_t(m_s.bits) / 8;
         std::vector<uint8_t> plain(rowBytes * size_t(m_s.tile.height)), scratch;
         if (!inflated(bytes, rowBytes * m_rows, m_stop, plain))
-            return fail("is damaged: a piece of its deflated picture cannot be unpacked");
+            return fail(visible("is damaged: a piece of its deflated picture cannot be unpacked"));
         const size_t distance = size_t(predictorDistance(m_s.predictor) * m_s.perPiecePixel());
         if (distance == 0)
             return unpack(plain, false);
@@ -258,9 +260,9 @@ private:
         std::string why;
         const auto jpeg = decodeLosslessJpeg(bytes, m_rowSamples * size_t(m_s.tile.height), m_stop, why);
         if (!jpeg)
-            return fail("is damaged: a piece of its compressed picture " + why);
+            return fail(sentence("is damaged: a piece of its compressed picture %1", {sentence(why.c_str())}));
         if (jpeg->samples.size() < m_rowSamples * m_rows)
-            return fail("is damaged: a piece of its compressed picture is too small");
+            return fail(visible("is damaged: a piece of its compressed picture is too small"));
         samples.assign(jpeg->samples.begin(), jpeg->samples.begin() + std::ptrdiff_t(m_rowSamples * m_rows));
         return true;
     }
@@ -270,7 +272,7 @@ private:
             return twelveBits(bytes);
         if (bits != 8) {
             unsupported = true;
-            return fail("is compressed as a lossy JPEG of " + std::to_string(bits) + " bits; those of 8 and 12 bits are read");
+            return fail(sentence("is compressed as a lossy JPEG of %1 bits; those of 8 and 12 bits are read", {std::to_string(bits)}));
         }
         constexpr int kMostScans = 300;
         DctReading r;
@@ -278,11 +280,11 @@ private:
         const auto &info = r.info;
         if (!begun || int(info.num_components) != m_s.perPiecePixel() || size_t(info.image_width) < size_t(m_s.tile.width) || size_t(info.image_height) < m_rows
             || int64_t(info.image_width) > int64_t(m_s.tile.width) + 64 || int64_t(info.image_height) > int64_t(m_s.tile.height) + 64)
-            return fail("is damaged: a piece of its lossy JPEG does not fit its place");
+            return fail(visible("is damaged: a piece of its lossy JPEG does not fit its place"));
         const size_t width = size_t(info.image_width), n = size_t(m_s.perPiecePixel());
         std::vector<uint8_t> all(width * n * size_t(info.image_height));
         if (!readDct(r, all.data(), width * n, kMostScans, m_stop) || r.errors.num_warnings > 0)
-            return fail("is damaged: a piece of its lossy JPEG cannot be decoded");
+            return fail(visible("is damaged: a piece of its lossy JPEG cannot be decoded"));
         samples.resize(m_rowSamples * m_rows);
         for (size_t y = 0; y < m_rows; ++y)
             std::copy_n(all.begin() + std::ptrdiff_t(y * width * n), m_rowSamples, samples.begin() + std::ptrdiff_t(y * m_rowSamples));
@@ -293,9 +295,9 @@ private:
         std::string why;
         const auto jpeg = decodeDctJpeg(bytes, (m_rowSamples + 64 * size_t(m_s.perPiecePixel())) * (size_t(m_s.tile.height) + 64), m_stop, why);
         if (!jpeg)
-            return fail("is damaged: a piece of its lossy JPEG " + why);
+            return fail(sentence("is damaged: a piece of its lossy JPEG %1", {sentence(why.c_str())}));
         if (jpeg->components != m_s.perPiecePixel() || jpeg->width < m_s.tile.width || size_t(jpeg->height) < m_rows)
-            return fail("is damaged: a piece of its lossy JPEG does not fit its place");
+            return fail(visible("is damaged: a piece of its lossy JPEG does not fit its place"));
         samples.resize(m_rowSamples * m_rows);
         const size_t width = size_t(jpeg->width) * size_t(jpeg->components);
         for (size_t y = 0; y < m_rows; ++y)
@@ -308,9 +310,9 @@ private:
         const uint64_t pixels = uint64_t(m_s.tile.area());
         const auto jxl = decodeJpegXl(bytes, {pixels, memoryBudget() / 2, m_s.pieces() > 1}, m_stop, why);
         if (!jxl)
-            return fail("is damaged: a piece of its JPEG XL picture " + why);
+            return fail(sentence("is damaged: a piece of its JPEG XL picture %1", {sentence(why.c_str())}));
         if (jxl->channels != m_s.perPiecePixel() || jxl->width != m_s.tile.width || size_t(jxl->height) < m_rows)
-            return fail("is damaged: a piece of its JPEG XL picture does not fit its place");
+            return fail(visible("is damaged: a piece of its JPEG XL picture does not fit its place"));
         samples.resize(m_rowSamples * m_rows);
         // JPEG XL counts shares of full scale; a DNG's integers go up to what their bits hold.
         const double full = m_s.isFloat ? 1.0 : std::exp2(m_s.bits) - 1;
@@ -347,7 +349,7 @@ Result<Plane<T>> decodeAll(const std::filesystem::path &file, const SampleStorag
         std::vector<uint8_t> bytes(s.compression == CompressionNone ? size_t(s.rowBytes()) * size_t(piece.height) : size_t(s.byteCounts[size_t(i)]));
         PieceDecoder<T> decoder(s, run.stop);
         if (!in.value().read(uint64_t(s.offsets[size_t(i)]), bytes.data(), bytes.size()))
-            decoder.problem = "could not be read to its end";
+            decoder.problem = visible("could not be read to its end");
         else if (decoder.decode(std::move(bytes), piece.height))
             for (int y = 0; y < piece.height; ++y) {
                 const T *from = decoder.samples.data() + size_t(y) * size_t(s.tile.width) * size_t(n);
@@ -417,18 +419,18 @@ std::string whyNotRead(const SampleStorage &s)
 {
     const bool known = s.compression == CompressionNone || s.compression == CompressionJpeg || isDeflate(s.compression) || s.compression == CompressionLossyJpeg || s.compression == CompressionJpegXl;
     if (!known)
-        return "is compressed in a way that this version does not read (TIFF compression " + std::to_string(s.compression) + ")";
+        return sentence("is compressed in a way that this version does not read (TIFF compression %1)", {std::to_string(s.compression)});
     if (s.isFloat ? s.bits != 16 && s.bits != 24 && s.bits != 32 : s.bits < 8 || s.bits > 32)
-        return "stores " + std::to_string(s.bits) + (s.isFloat ? " bits a float; 16, 24 and 32 are read" : " bits a sample; 8 to 32 are read");
+        return sentence(s.isFloat ? visible("stores %1 bits a float; 16, 24 and 32 are read") : visible("stores %1 bits a sample; 8 to 32 are read"), {std::to_string(s.bits)});
     if (isDeflate(s.compression) && s.predictor != PredictorNone) {
         const int distance = predictorDistance(s.predictor);
         if (distance == 0 || (isFloatPredictor(s.predictor) ? !s.isFloat : s.isFloat || (s.bits != 8 && s.bits != 16 && s.bits != 32)) || s.tile.width % distance != 0)
-            return "is compressed with a predictor that does not fit its samples (TIFF predictor " + std::to_string(s.predictor) + ")";
+            return sentence("is compressed with a predictor that does not fit its samples (TIFF predictor %1)", {std::to_string(s.predictor)});
     }
     if (s.compression == CompressionJpeg && (s.isFloat || s.bits > 16))
-        return "claims a JPEG of samples that no JPEG holds";
+        return visible("claims a JPEG of samples that no JPEG holds");
     if (s.compression == CompressionLossyJpeg && (s.isFloat || s.bits > 16))
-        return "claims a lossy JPEG of samples that none holds";
+        return visible("claims a lossy JPEG of samples that none holds");
     return {};
 }
 

@@ -2,6 +2,8 @@
 #include "raw/dng_tags.h"
 
 #include "base/input_file.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 
 #include <cmath>
 
@@ -85,13 +87,13 @@ Status checkNumbers(const std::filesystem::path &file, const TiffDirectory &dire
         const TiffEntry *entry = directory.find(range.tag);
         if (!entry)
             continue;
-        const auto refuse = [&](const std::string &why) { return fileError(ErrorCode::Damaged, file, "is damaged: its tag " + std::string(range.name) + " " + why); };
+        const auto refuse = [&](const std::string &why) { return fileError(ErrorCode::Damaged, file, sentence("is damaged: its tag %1 %2", {range.name, sentence(why.c_str())})); };
         if (entry->count > range.mostNumbers)
-            return refuse("holds " + std::to_string(entry->count) + " numbers, where at most " + std::to_string(range.mostNumbers) + " make sense");
+            return refuse(sentence("holds %1 numbers, where at most %2 make sense", {std::to_string(entry->count), std::to_string(range.mostNumbers)}));
         for (uint32_t i = 0; i < entry->count; ++i) {
             const double v = entry->number(i);
             if (!(v >= range.low && v <= range.high) || (range.whole && v != std::floor(v)))
-                return refuse("holds a number that cannot be");
+                return refuse(visible("holds a number that cannot be"));
         }
     }
     return {};

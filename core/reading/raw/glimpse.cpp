@@ -2,6 +2,7 @@
 #include "irenic/glimpse.h"
 
 #include "base/input_file.h"
+#include "irenic/parameter.h"
 #include "raw/metadata.h"
 
 #include <exiv2/exiv2.hpp>
@@ -12,7 +13,7 @@ Result<Glimpse> glimpseOf(const std::filesystem::path &file, int leastLongEdgePx
 {
     std::error_code ignored;
     if (!std::filesystem::is_regular_file(file, ignored))
-        return fileError(ErrorCode::NotFound, file, "cannot be opened for reading");
+        return fileError(ErrorCode::NotFound, file, visible("cannot be opened for reading"));
     Glimpse g;
     try {
         const auto image = openMetadata(file);
@@ -27,7 +28,7 @@ Result<Glimpse> glimpseOf(const std::filesystem::path &file, int leastLongEdgePx
             g.jpeg.assign(preview.pData(), preview.pData() + preview.size());
         }
     } catch (const std::exception &) { // of whatever the library meets in a damaged file
-        return fileError(ErrorCode::Unsupported, file, "has no metadata that can be read");
+        return fileError(ErrorCode::Unsupported, file, visible("has no metadata that can be read"));
     }
     return g;
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/jpeg_xl_reader.h"
 
+#include "irenic/parameter.h"
 #include <jxl/decode.h>
 #include <jxl/thread_parallel_runner.h>
 #include <jxl/version.h>
@@ -98,19 +99,19 @@ std::optional<JpegXl> decodeJpegXl(std::span<const uint8_t> bytes, const JpegXlL
     };
     if (!d || JxlDecoderSubscribeEvents(d, JXL_DEC_BASIC_INFO | JXL_DEC_COLOR_ENCODING | JXL_DEC_FULL_IMAGE) != JXL_DEC_SUCCESS
         || (threads && JxlDecoderSetParallelRunner(d, JxlThreadParallelRunner, threads.get()) != JXL_DEC_SUCCESS))
-        return fail("could not be decoded for want of memory");
+        return fail(visible("could not be decoded for want of memory"));
     JxlPixelFormat format{3, JXL_TYPE_UINT16, JXL_NATIVE_ENDIAN, 0};
     std::span<const uint8_t> left = bytes, given = left.first(std::min(kChunk, left.size()));
     JxlDecoderSetInput(d, given.data(), given.size());
     for (;;) {
         if (stop.stop_requested())
-            return fail("was not decoded to its end");
+            return fail(visible("was not decoded to its end"));
         switch (JxlDecoderProcessInput(d)) {
         case JXL_DEC_NEED_MORE_INPUT: {
             const size_t unread = JxlDecoderReleaseInput(d);
             left = left.subspan(given.size() - unread);
             if (left.size() <= unread)
-                return fail("breaks off");
+                return fail(visible("breaks off"));
             given = left.first(std::min(left.size(), unread + kChunk));
             JxlDecoderSetInput(d, given.data(), given.size());
             break;
@@ -118,11 +119,11 @@ std::optional<JpegXl> decodeJpegXl(std::span<const uint8_t> bytes, const JpegXlL
         case JXL_DEC_BASIC_INFO: {
             JxlBasicInfo info;
             if (JxlDecoderGetBasicInfo(d, &info) != JXL_DEC_SUCCESS)
-                return fail("has a broken header");
+                return fail(visible("has a broken header"));
             if (info.xsize < 1 || info.ysize < 1 || uint64_t(info.xsize) * info.ysize > limits.mostPixels)
-                return fail("has another size than its place");
+                return fail(visible("has another size than its place"));
             if (info.num_color_channels != 1 && info.num_color_channels != 3)
-                return fail("has neither one nor three colours");
+                return fail(visible("has neither one nor three colours"));
             memory.allow(std::min(uint64_t(info.xsize) * info.ysize * kBytesAPixel, limits.mostBytes - std::min(kBytesAtFirst, limits.mostBytes)));
             out.width = int(info.xsize);
             out.height = int(info.ysize);
@@ -150,7 +151,7 @@ std::optional<JpegXl> decodeJpegXl(std::span<const uint8_t> bytes, const JpegXlL
             size_t length = 0;
             const size_t samples = size_t(out.width) * size_t(out.height) * size_t(out.channels), width = format.data_type == JXL_TYPE_FLOAT ? 4 : 2;
             if (out.width < 1 || JxlDecoderImageOutBufferSize(d, &format, &length) != JXL_DEC_SUCCESS || length != samples * width)
-                return fail("has a broken header");
+                return fail(visible("has a broken header"));
             void *to;
             if (width == 4) {
                 out.wide.resize(samples);
@@ -160,15 +161,15 @@ std::optional<JpegXl> decodeJpegXl(std::span<const uint8_t> bytes, const JpegXlL
                 to = out.whole.data();
             }
             if (JxlDecoderSetImageOutBuffer(d, &format, to, length) != JXL_DEC_SUCCESS)
-                return fail("could not be decoded for want of memory");
+                return fail(visible("could not be decoded for want of memory"));
             break;
         }
         case JXL_DEC_FULL_IMAGE:
         case JXL_DEC_SUCCESS:
             if (out.whole.empty() && out.wide.empty())
-                return fail("holds no picture");
+                return fail(visible("holds no picture"));
             return out;
-        default: return fail("could not be decoded");
+        default: return fail(visible("could not be decoded"));
         }
     }
 }

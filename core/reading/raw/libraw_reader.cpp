@@ -3,7 +3,9 @@
 #include "raw/libraw_levels.h"
 
 #include "irenic/barrier.h"
+#include "irenic/parameter.h"
 #include "irenic/read_frame.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "raw/rendered_reader.h"
 #include "raw/six_by_six.h"
@@ -55,15 +57,15 @@ Status openAndUnpack(LibRaw &raw, const std::filesystem::path &file, const std::
         return cancelledError();
     if (code == LIBRAW_FILE_UNSUPPORTED)
         return fileError(ErrorCode::NotAPicture, file,
-                         looksLikeRaw(file) ? std::string("is not a raw photograph that LibRaw ") + LibRaw::version() + " can read; if its camera is newer than that, convert the file to DNG with its maker's or any other converter"
-                                            : "is not a raw photograph that can be read");
+                         looksLikeRaw(file) ? sentence("is not a raw photograph that LibRaw %1 can read; if its camera is newer than that, convert the file to DNG with its maker's or any other converter", {LibRaw::version()})
+                                            : visible("is not a raw photograph that can be read"));
     if (code != LIBRAW_SUCCESS)
-        return fileError(ErrorCode::Damaged, file, std::string("could not be decoded (") + libraw_strerror(code) + ")");
+        return fileError(ErrorCode::Damaged, file, sentence("could not be decoded (%1)", {libraw_strerror(code)}));
     if (dataErrors > 0)
-        return fileError(ErrorCode::Damaged, file, "is damaged: its picture data break off or contradict themselves");
+        return fileError(ErrorCode::Damaged, file, visible("is damaged: its picture data break off or contradict themselves"));
     const auto &data = raw.imgdata.rawdata;
     if (!data.raw_image && !data.color3_image && !data.color4_image)
-        return fileError(ErrorCode::Unsupported, file, "does not hold one sample at each place of a sensor pattern");
+        return fileError(ErrorCode::Unsupported, file, visible("does not hold one sample at each place of a sensor pattern"));
     return {};
 }
 
@@ -142,7 +144,7 @@ Status takeMosaic(LibRaw &raw, Frame &frame, std::optional<SixBySixPattern> &wid
     }
     const bool periodic = d.idata.filters >= 1000 && (d.idata.filters & 0xff) * 0x01010101u == d.idata.filters;
     if (wide ? !isKnown(*wide) : d.idata.colors != 3 || !periodic || !pattern.isBayer())
-        return fileError(ErrorCode::Unsupported, frame.file, "has a sensor pattern other than red, green and blue in two by two or six by six");
+        return fileError(ErrorCode::Unsupported, frame.file, visible("has a sensor pattern other than red, green and blue in two by two or six by six"));
     frame.samples = copySamples(raw);
     frame.cfa = pattern.shifted(-frame.active.x, -frame.active.y);
     frame.pattern = pattern.name();
@@ -155,7 +157,7 @@ Status takeColours(const LibRaw &raw, Frame &frame)
 {
     const libraw_data_t &d = raw.imgdata;
     if (d.idata.colors != 3)
-        return fileError(ErrorCode::Unsupported, frame.file, "holds " + std::to_string(d.idata.colors) + " colours at each place; three are read");
+        return fileError(ErrorCode::Unsupported, frame.file, sentence("holds %1 colours at each place; three are read", {std::to_string(d.idata.colors)}));
     frame.kind = FrameKind::Linear;
     frame.samples = copyColours(raw);
     frame.levels.black.clear();
@@ -177,16 +179,16 @@ Result<std::shared_ptr<const Frame>> readWithLibRaw(const std::filesystem::path 
     frame->file = file;
     frame->active = {d.sizes.left_margin, d.sizes.top_margin, d.sizes.width, d.sizes.height};
     if (frame->active.width < 16 || frame->active.height < 16)
-        return fileError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
+        return fileError(ErrorCode::Unsupported, file, visible("is smaller than 16 x 16 pixels"));
     if (!Rect{0, 0, d.sizes.raw_width, d.sizes.raw_height}.contains(frame->active))
-        return fileError(ErrorCode::Damaged, file, "has an active area outside its samples");
+        return fileError(ErrorCode::Damaged, file, visible("has an active area outside its samples"));
     frame->crop = frame->active;
     frame->orientation = orientationOfFlip(d.sizes.flip);
     std::optional<SixBySixPattern> wide;
     if (const Status s = d.rawdata.raw_image ? takeMosaic(*raw, *frame, wide) : takeColours(*raw, *frame); !s)
         return s.error();
     if (!(frame->levels.white > *std::max_element(frame->levels.black.begin(), frame->levels.black.end()) + 15))
-        return fileError(ErrorCode::Damaged, file, "has a black level that is not below its white level");
+        return fileError(ErrorCode::Damaged, file, visible("has a black level that is not below its white level"));
     Matrix3 m{};
     for (size_t i = 0; i < 9; ++i)
         m[i] = double(d.color.cam_xyz[i / 3][i % 3]);

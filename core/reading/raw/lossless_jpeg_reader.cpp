@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "raw/lossless_jpeg_reader.h"
 
+#include "irenic/parameter.h"
 #include "raw/jpeg_bits.h"
 
 #include <algorithm>
@@ -18,10 +19,10 @@ public:
     std::optional<LosslessJpeg> decode()
     {
         if (m_bytes.size() < 4 || m_bytes[0] != 0xff || m_bytes[1] != 0xd8)
-            return fail("does not begin as a JPEG");
+            return fail(visible("does not begin as a JPEG"));
         for (size_t at = 2; at + 4 <= m_bytes.size();) {
             if (m_bytes[at] != 0xff)
-                return fail("has a broken segment");
+                return fail(visible("has a broken segment"));
             const int marker = m_bytes[at + 1];
             if (marker == 0xff) { // fill byte
                 ++at;
@@ -29,19 +30,19 @@ public:
             }
             const size_t length = size_t(m_bytes[at + 2]) << 8 | m_bytes[at + 3];
             if (length < 2 || at + 2 + length > m_bytes.size())
-                return fail("ends inside a segment");
+                return fail(visible("ends inside a segment"));
             const auto segment = m_bytes.subspan(at + 4, length - 2);
             at += 2 + length;
             if (marker == 0xc4 ? !tables(segment) : marker == 0xc3 ? !frame(segment)
                                                 : marker == 0xdd   ? !restartInterval(segment)
                                                                    : false)
-                return fail("has contradictory tables");
+                return fail(visible("has contradictory tables"));
             if (marker == 0xda)
                 return scan(segment, m_bytes.subspan(at));
             if ((marker >= 0xc0 && marker <= 0xcf && marker != 0xc3 && marker != 0xc4 && marker != 0xc8))
-                return fail("is not a lossless JPEG");
+                return fail(visible("is not a lossless JPEG"));
         }
-        return fail("holds no scan");
+        return fail(visible("holds no scan"));
     }
 
 private:
@@ -88,17 +89,17 @@ private:
     {
         const size_t n = size_t(m_out.components);
         if (m_out.width == 0 || s.size() < 1 + 2 * n + 3 || s[0] != n)
-            return fail("has a scan that does not fit its frame");
+            return fail(visible("has a scan that does not fit its frame"));
         std::array<const HuffmanLookup *, 4> table{};
         for (size_t c = 0; c < n; ++c) {
             const int id = s[2 + 2 * c] >> 4;
             if (id > 3 || m_tables[size_t(id)].entry.empty())
-                return fail("names a table that it does not hold");
+                return fail(visible("names a table that it does not hold"));
             table[c] = &m_tables[size_t(id)];
         }
         const int predictor = s[1 + 2 * n], shift = s[3 + 2 * n] & 15;
         if (predictor < 1 || predictor > 7 || shift >= m_precision)
-            return fail("has an unknown predictor");
+            return fail(visible("has an unknown predictor"));
         const size_t rowSamples = size_t(m_out.width) * n;
         m_out.samples.resize(rowSamples * size_t(m_out.height));
         JpegBits bits(data);
@@ -107,14 +108,14 @@ private:
         bool fresh = true; // first row, or first row after a restart
         for (int y = 0; y < m_out.height; ++y) {
             if (m_stop.stop_requested())
-                return fail("was not decoded to its end");
+                return fail(visible("was not decoded to its end"));
             uint16_t *row = m_out.samples.data() + size_t(y) * rowSamples;
             const uint16_t *above = fresh ? nullptr : row - rowSamples;
             for (size_t i = 0; i < rowSamples; ++i) {
                 const HuffmanLookup &t = *table[i % n];
                 const uint16_t found = t.entry[bits.peek16()];
                 if ((found & 255) == 0)
-                    return fail("holds a code that its table does not know");
+                    return fail(visible("holds a code that its table does not know"));
                 bits.skip(found & 255);
                 const int category = found >> 8;
                 int difference = category == 16 ? 32768 : int(bits.take(category));
@@ -131,10 +132,10 @@ private:
             }
             fresh = false;
             if (bits.exhausted())
-                return fail("breaks off");
+                return fail(visible("breaks off"));
             if (m_restart > 0 && (untilRestart -= m_out.width) <= 0 && y + 1 < m_out.height) {
                 if (untilRestart < 0 || !bits.restart())
-                    return fail("lacks a restart marker");
+                    return fail(visible("lacks a restart marker"));
                 untilRestart = m_restart;
                 fresh = true;
             }

@@ -6,6 +6,7 @@
 #include "raw/jpeg_xl_reader.h"
 #include "raw/rendered_reader.h"
 
+#include "irenic/parameter.h"
 #include <libheif/heif.h>
 
 #include <cmath>
@@ -23,10 +24,10 @@ Result<std::vector<uint8_t>> wholeOf(const std::filesystem::path &file)
     if (!in)
         return in.error();
     if (in.value().bytes() > std::min(kMostFileBytes, memoryBudget()))
-        return fileError(ErrorCode::Unsupported, file, "is too large for a picture of its kind");
+        return fileError(ErrorCode::Unsupported, file, visible("is too large for a picture of its kind"));
     std::vector<uint8_t> bytes(size_t(in.value().bytes()));
     if (!in.value().read(0, bytes.data(), bytes.size()))
-        return fileError(ErrorCode::Damaged, file, "could not be read to its end");
+        return fileError(ErrorCode::Damaged, file, visible("could not be read to its end"));
     return bytes;
 }
 
@@ -45,7 +46,7 @@ Result<DecodedPicture> decodeJpegXl(const std::filesystem::path &file, const std
     if (stop.stop_requested())
         return cancelledError();
     if (!jxl)
-        return fileError(ErrorCode::Damaged, file, "could not be decoded: its JPEG XL picture " + why);
+        return fileError(ErrorCode::Damaged, file, sentence("could not be decoded: its JPEG XL picture %1", {sentence(why.c_str())}));
     DecodedPicture picture;
     picture.size = {jxl->width, jxl->height};
     picture.channels = jxl->channels;
@@ -88,7 +89,7 @@ Result<DecodedPicture> decodeHeif(const std::filesystem::path &file, const std::
     DecodedPicture picture;
     picture.bits = std::max(8, heif_image_handle_get_luma_bits_per_pixel(handle.get()));
     if (width < 1 || height < 1 || picture.bits > 16)
-        return fileError(ErrorCode::Damaged, file, "claims a size that no picture has");
+        return fileError(ErrorCode::Damaged, file, visible("claims a size that no picture has"));
     if (const Status s = ReadBudget{bytes.value().size()}.allows(file, uint64_t(width), uint64_t(height), 2 * kBytesASample * 3); !s)
         return s.error();
     if (const size_t length = heif_image_handle_get_raw_color_profile_size(handle.get()); length > 0 && length <= bytes.value().size()) {
@@ -108,7 +109,7 @@ Result<DecodedPicture> decodeHeif(const std::filesystem::path &file, const std::
             if (!isSrgb)
                 picture.profile = profileOfCodePoints(primaries == kUnspecified ? 1 : primaries, transfer == kUnspecified ? 13 : transfer);
             if (!isSrgb && picture.profile.empty())
-                return fileError(ErrorCode::Unsupported, file, "tells its colours in a way that this version does not read (primaries " + std::to_string(primaries) + ", transfer " + std::to_string(transfer) + ")");
+                return fileError(ErrorCode::Unsupported, file, sentence("tells its colours in a way that this version does not read (primaries %1, transfer %2)", {std::to_string(primaries), std::to_string(transfer)}));
         }
     }
     const bool wide = picture.bits > 8;
@@ -121,7 +122,7 @@ Result<DecodedPicture> decodeHeif(const std::filesystem::path &file, const std::
     picture.size = {heif_image_get_width(image.get(), heif_channel_interleaved), heif_image_get_height(image.get(), heif_channel_interleaved)};
     const int bits = heif_image_get_bits_per_pixel_range(image.get(), heif_channel_interleaved);
     if (!rows || picture.size.width < 1 || picture.size.height < 1 || picture.size.area() > 4 * int64_t(width) * height)
-        return fileError(ErrorCode::Damaged, file, "could not be decoded");
+        return fileError(ErrorCode::Damaged, file, visible("could not be decoded"));
     const size_t rowSamples = size_t(picture.size.width) * 3;
     picture.samples.resize(rowSamples * size_t(picture.size.height));
     const double full = std::exp2(wide ? bits : 8) - 1;

@@ -2,6 +2,7 @@
 #include "irenic/read_frame.h"
 #include "raw/dng_reader.h"
 
+#include "irenic/sentence.h"
 #include <algorithm>
 #include <cctype>
 #include <set>
@@ -39,7 +40,7 @@ Result<std::vector<std::filesystem::path>> photographsIn(const std::filesystem::
     if (files.empty())
         files = std::move(rendered);
     if (ec)
-        return Error{ErrorCode::NotFound, "The folder " + folder.string() + " cannot be read: " + ec.message() + ".", {}};
+        return Error{ErrorCode::NotFound, sentence("The folder %1 cannot be read: %2.", {folder.string(), ec.message()}), {}};
     std::sort(files.begin(), files.end());
     return files;
 }

@@ -2,6 +2,7 @@
 #include "raw/dng_reader.h"
 
 #include "base/half.h"
+#include "irenic/parameter.h"
 #include "irenic/sentence.h"
 #include "raw/jpeg_errors.h"
 #include "raw/rendered_reader.h"
@@ -34,7 +35,7 @@ Result<File> opened(const std::filesystem::path &file)
         return in.error();
     FILE *stream = ::fdopen(::dup(in.value().descriptor()), "rb");
     if (!stream)
-        return fileError(ErrorCode::NotFound, file, "cannot be opened for reading");
+        return fileError(ErrorCode::NotFound, file, visible("cannot be opened for reading"));
     return File{{stream, [](FILE *f) { return std::fclose(f); }}, {in.value().bytes()}};
 }
 
@@ -144,18 +145,18 @@ Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file, const std::
         if (stop.stop_requested())
             return cancelledError();
         if (r.info.input_scan_number > kMostScans)
-            return fileError(ErrorCode::Damaged, file, "is coded in more scans than any program writes");
+            return fileError(ErrorCode::Damaged, file, visible("is coded in more scans than any program writes"));
         if (r.errors.msg_code == JERR_BAD_PRECISION)
-            return fileError(ErrorCode::Unsupported, file, "is a JPEG of " + std::to_string(r.errors.msg_parm.i[0]) + " bits a sample; those of 8 bits are read");
+            return fileError(ErrorCode::Unsupported, file, sentence("is a JPEG of %1 bits a sample; those of 8 bits are read", {std::to_string(r.errors.msg_parm.i[0])}));
         char why[JMSG_LENGTH_MAX] = "";
         (*r.errors.format_message)(reinterpret_cast<j_common_ptr>(&r.info), why);
-        return fileError(ErrorCode::Damaged, file, std::string("could not be decoded (") + why + ")");
+        return fileError(ErrorCode::Damaged, file, sentence("could not be decoded (%1)", {why}));
     };
     if (!readJpegHeader(r, in.value().stream.get()))
         return failed();
     jpeg_decompress_struct &info = r.info;
     if (info.jpeg_color_space == JCS_CMYK || info.jpeg_color_space == JCS_YCCK)
-        return fileError(ErrorCode::Unsupported, file, "is meant for printing inks (CMYK); save it as RGB");
+        return fileError(ErrorCode::Unsupported, file, visible("is meant for printing inks (CMYK); save it as RGB"));
     picture.channels = info.jpeg_color_space == JCS_GRAYSCALE ? 1 : 3;
     info.out_color_space = picture.channels == 1 ? JCS_GRAYSCALE : JCS_RGB;
     // libjpeg keeps the coefficients of a progressive picture, two bytes each.
@@ -253,7 +254,7 @@ Result<DecodedPicture> decodePng(const std::filesystem::path &file, const std::s
     PngReader r;
     r.png = png_create_read_struct(PNG_LIBPNG_VER_STRING, &r, PngReader::fail, PngReader::keepQuiet);
     r.info = r.png ? png_create_info_struct(r.png) : nullptr;
-    const auto failed = [&] { return stop.stop_requested() ? cancelledError() : fileError(ErrorCode::Damaged, file, "could not be decoded (" + r.problem + ")"); };
+    const auto failed = [&] { return stop.stop_requested() ? cancelledError() : fileError(ErrorCode::Damaged, file, sentence("could not be decoded (%1)", {r.problem})); };
     if (!r.info || !readPngHeader(r, in.value().stream.get()))
         return failed();
     DecodedPicture picture;
@@ -411,34 +412,34 @@ Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::
                                  TIFFClose(t);
                          }};
     if (!tif)
-        return fileError(ErrorCode::Damaged, file, "is not a TIFF that can be read");
+        return fileError(ErrorCode::Damaged, file, visible("is not a TIFF that can be read"));
     TiffLayout l = layoutOf(tif.get());
     if (l.width < 1 || l.height < 1 || l.width > kMaxSidePx || l.height > kMaxSidePx || l.pieceWidth < 1 || l.pieceHeight < 1)
-        return fileError(ErrorCode::Damaged, file, "claims a size that no picture has");
+        return fileError(ErrorCode::Damaged, file, visible("claims a size that no picture has"));
     if (const Status s = budget.allows(file, l.width, l.height, std::max<double>(kBytesASample * 3, l.perPixel * l.bytes() + 12)); !s)
         return s.error();
     if (l.photometric == PHOTOMETRIC_YCBCR) {
         uint16_t compression = 0;
         TIFFGetField(tif.get(), TIFFTAG_COMPRESSION, &compression);
         if (compression != COMPRESSION_JPEG || !TIFFSetField(tif.get(), TIFFTAG_JPEGCOLORMODE, JPEGCOLORMODE_RGB))
-            return fileError(ErrorCode::Unsupported, file, "stores its colours in a way that this version does not read (YCbCr)");
+            return fileError(ErrorCode::Unsupported, file, visible("stores its colours in a way that this version does not read (YCbCr)"));
         l.photometric = PHOTOMETRIC_RGB;
     }
     const bool grey = l.photometric == PHOTOMETRIC_MINISBLACK || l.photometric == PHOTOMETRIC_MINISWHITE;
     if (!grey && l.photometric != PHOTOMETRIC_RGB)
-        return fileError(ErrorCode::Unsupported, file, l.photometric == PHOTOMETRIC_SEPARATED ? "is meant for printing inks (CMYK); save it as RGB" : "is neither RGB nor grey; save it as RGB");
+        return fileError(ErrorCode::Unsupported, file, l.photometric == PHOTOMETRIC_SEPARATED ? visible("is meant for printing inks (CMYK); save it as RGB") : visible("is neither RGB nor grey; save it as RGB"));
     const bool integers = l.format == SAMPLEFORMAT_UINT || l.format == SAMPLEFORMAT_VOID;
     if (!(integers && (l.bits == 8 || l.bits == 16)) && !(l.format == SAMPLEFORMAT_IEEEFP && (l.bits == 16 || l.bits == 32)))
-        return fileError(ErrorCode::Unsupported, file, "stores " + std::to_string(l.bits) + " bits a sample; 8, 16 and floats of 16 and 32 are read");
+        return fileError(ErrorCode::Unsupported, file, sentence("stores %1 bits a sample; 8, 16 and floats of 16 and 32 are read", {std::to_string(l.bits)}));
     DecodedPicture picture;
     picture.size = {int(l.width), int(l.height)};
     picture.channels = grey ? 1 : 3;
     picture.bits = std::min<int>(l.bits, 16);
     if (l.perPixel < picture.channels)
-        return fileError(ErrorCode::Damaged, file, "has fewer samples a pixel than its colours need");
+        return fileError(ErrorCode::Damaged, file, visible("has fewer samples a pixel than its colours need"));
     picture.samples.resize(size_t(l.width) * l.height * size_t(picture.channels));
     if (!readPieces(tif.get(), l, stop, picture))
-        return stop.stop_requested() ? cancelledError() : fileError(ErrorCode::Damaged, file, "is cut off or damaged: a piece of the picture could not be decoded");
+        return stop.stop_requested() ? cancelledError() : fileError(ErrorCode::Damaged, file, visible("is cut off or damaged: a piece of the picture could not be decoded"));
     uint32_t length = 0;
     void *icc = nullptr;
     if (TIFFGetField(tif.get(), TIFFTAG_ICCPROFILE, &length, &icc) && icc)

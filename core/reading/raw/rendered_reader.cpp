@@ -3,6 +3,7 @@
 
 #include "colour/colour.h"
 #include "colour/profile.h"
+#include "irenic/parameter.h"
 #include "irenic/read_frame.h"
 #include "irenic/sentence.h"
 #include "irenic/text.h"
@@ -79,7 +80,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
         return decoded.error();
     DecodedPicture &p = decoded.value();
     if (p.size.width < kMinSidePx || p.size.height < kMinSidePx)
-        return fileError(ErrorCode::Unsupported, file, "is smaller than 16 x 16 pixels");
+        return fileError(ErrorCode::Unsupported, file, visible("is smaller than 16 x 16 pixels"));
     auto frame = std::make_shared<Frame>();
     frame->file = file;
     frame->kind = FrameKind::Rendered;
@@ -101,7 +102,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
     auto encoding = std::make_shared<Encoding>(encodingOf(p.profile, p.channels));
     if (encoding->decode[0].empty()) { // no curves and matrix: into sRGB, once
         if (!convertToSrgb(p.profile, frame->samples))
-            return fileError(ErrorCode::Unsupported, file, "has a colour profile that cannot be understood");
+            return fileError(ErrorCode::Unsupported, file, visible("has a colour profile that cannot be understood"));
         frame->warnings.push_back(sentence("Its colour profile is more than curves and a matrix; the picture was converted to sRGB."));
         frame->shooting.bitDepth = 16;
         frame->jpeg = nullptr; // its steps are not those of these numbers

@@ -4,6 +4,7 @@
 #include "base/parallel.h"
 #include "base/random.h"
 #include "irenic/noise.h"
+#include "irenic/parameter.h"
 #include "law/noise_law.h"
 #include "law/patch_floor.h"
 #include "raw/dng_reader.h"
@@ -270,7 +271,7 @@ public:
         if (!done)
             return done.error();
         if (failed)
-            return fileError(ErrorCode::Unsupported, m_file, "has a six-by-six pattern that could not be demosaiced");
+            return fileError(ErrorCode::Unsupported, m_file, visible("has a six-by-six pattern that could not be demosaiced"));
         return colours;
     }
 

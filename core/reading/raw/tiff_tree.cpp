@@ -2,6 +2,7 @@
 #include "raw/tiff_tree.h"
 
 #include "base/input_file.h"
+#include "irenic/parameter.h"
 
 #include <bit>
 #include <cmath>
@@ -50,17 +51,17 @@ public:
     bool directory(uint64_t offset, int depth, TiffDirectory &out, uint64_t &next)
     {
         if (depth > kMaxDepth || int(m_visited.size()) >= kMaxDirectories)
-            return fail("has too many directories inside each other");
+            return fail(visible("has too many directories inside each other"));
         if (!m_visited.insert(offset).second)
-            return fail("has directories that point at each other in a loop");
+            return fail(visible("has directories that point at each other in a loop"));
         std::vector<std::byte> raw;
         if (!bytes(offset, 2, raw))
-            return fail("ends before its directory");
+            return fail(visible("ends before its directory"));
         const int count = u16(raw, 0);
         if (count == 0 || count > kMaxEntries)
-            return fail("has a directory with an impossible number of entries");
+            return fail(visible("has a directory with an impossible number of entries"));
         if (!bytes(offset + 2, uint64_t(count) * 12 + 4, raw))
-            return fail("ends inside its directory");
+            return fail(visible("ends inside its directory"));
         for (int i = 0; i < count; ++i)
             if (!entry(raw, size_t(i) * 12, depth, out))
                 return false;
@@ -105,11 +106,11 @@ private:
         // Entries lie beside each other: all of them together cannot be more than their file.
         m_held += total;
         if (m_held > m_in.bytes() + kSharedBytes)
-            return fail("has entries that claim more than the whole file");
+            return fail(visible("has entries that claim more than the whole file"));
         if (total <= 4)
             e.bytes.assign(raw.begin() + ptrdiff_t(at) + 8, raw.begin() + ptrdiff_t(at + 8 + total));
         else if (!bytes(u32(raw, at + 8), total, e.bytes))
-            return fail("has entries that point beyond its end; it is cut off or damaged");
+            return fail(visible("has entries that point beyond its end; it is cut off or damaged"));
         if (m_bigEndian)
             swapUnits(e.bytes, swapUnit(e.type));
         std::vector<TiffDirectory> *below = e.tag == TagSubIfds   ? &out.subDirectories
@@ -121,7 +122,7 @@ private:
             return true;
         }
         if (e.type != TiffLong && e.type != TiffIfd)
-            return fail("points at a directory by a number that is no offset");
+            return fail(visible("points at a directory by a number that is no offset"));
         for (uint32_t i = 0; i < e.count; ++i) {
             TiffDirectory sub;
             uint64_t next = 0;
@@ -302,14 +303,14 @@ Result<TiffTree> readTiffTree(const std::filesystem::path &file)
     if (!in)
         return in.error();
     if (in.value().bytes() == 0)
-        return refuse(ErrorCode::Damaged, "is empty");
+        return refuse(ErrorCode::Damaged, visible("is empty"));
     unsigned char head[8] = {};
     const bool whole = in.value().read(0, head, sizeof head);
     const bool little = head[0] == 'I' && head[1] == 'I', big = head[0] == 'M' && head[1] == 'M';
     const int magic = little ? head[2] | head[3] << 8 : head[2] << 8 | head[3];
     if (!whole || !(little || big) || magic != 42)
-        return refuse(ErrorCode::NotAPicture, magic == 43 && (little || big) ? "is a BigTIFF, which is not read as raw"
-                                                                             : "is not a raw photograph");
+        return refuse(ErrorCode::NotAPicture, magic == 43 && (little || big) ? visible("is a BigTIFF, which is not read as raw")
+                                                                             : visible("is not a raw photograph"));
     uint64_t next = 0;
     for (int i = 0; i < 4; ++i)
         next = next << 8 | head[little ? 7 - i : 4 + i];
@@ -324,7 +325,7 @@ Result<TiffTree> readTiffTree(const std::filesystem::path &file)
         tree.chain.push_back(std::move(directory));
     }
     if (tree.chain.empty())
-        return refuse(ErrorCode::Damaged, "holds no directory");
+        return refuse(ErrorCode::Damaged, visible("holds no directory"));
     return tree;
 }
 

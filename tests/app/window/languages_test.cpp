@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "irenic/read_frame.h"
 #include "irenic/regions.h"
 #include "irenic/rendering.h"
 #include "irenic/sentence.h"
@@ -179,6 +180,25 @@ private slots:
         }
         QCOMPARE(suggestTreatment(noise).reason, english);
         QCOMPARE(sentence("%1 of %2, 100 % of %3", {"a", "%1"}), std::string("a of %1, 100 % of %3"));
+    }
+
+    /// Errors are one sentence in one language, whatever they are put together from.
+    void errorsSpeakIt()
+    {
+        QFile empty(m_dir.filePath("nothing.dng")), cut(m_dir.filePath("cut.dng")), whole(m_dir.filePath("first.dng"));
+        QVERIFY(empty.open(QIODevice::WriteOnly) && cut.open(QIODevice::WriteOnly) && whole.open(QIODevice::ReadOnly));
+        const QByteArray bytes = whole.readAll();
+        QVERIFY(cut.write(bytes.left(bytes.size() / 2)) > 0);
+        empty.close(), cut.close();
+        const auto saidOf = [](const QFile &file) { return QString::fromStdString(readFrame(file.fileName().toStdString()).error().userMessage); };
+        QCOMPARE(saidOf(empty), QString("nothing.dng is empty. The file was left as it is."));
+        const QString english = saidOf(cut);
+        const Speaking speaking("de");
+        QCOMPARE(saidOf(empty), QString("nothing.dng ist leer. Die Datei blieb, wie sie ist."));
+        const QString german = saidOf(cut);
+        QVERIFY2(german.startsWith("cut.dng ") && german != english && !german.contains(" is ") && !german.contains(" the "), qPrintable(german));
+        const QString refused = QString::fromStdString(validate(Treatment{"wavelet", 7, 1}).error().userMessage);
+        QVERIFY2(refused.contains("zwischen 0 und 3") && refused.contains("Luminanz"), qPrintable(refused));
     }
 
     void aLanguageThatIsNotThereIsEnglish()
