@@ -76,6 +76,7 @@ struct KindsArguments {
     std::vector<int> isos{400, 1600, 6400, 25600};
     std::vector<std::string> kinds; ///< of frames, by name; empty takes all
     std::string method;             ///< at its own suggestion, in place of the suggested one
+    std::vector<double> strengths;  ///< of luminance and colour, in place of the suggested ones; usually empty
     bool each = false;              ///< a line for every frame, on standard error
     bool trueLaw = false;           ///< of nearness and colours: the sensor's own law in place of the measured one
 };

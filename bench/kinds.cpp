@@ -210,7 +210,9 @@ int kindsTable(const KindsArguments &a)
         std::string methods;
         for (const auto &[s, report] : frames) {
             const auto noise = std::make_shared<const NoiseReport>(report);
-            const Treatment suggested = a.method.empty() ? suggestTreatment(report).treatment : suggestedFor(a.method, report);
+            Treatment suggested = a.method.empty() ? suggestTreatment(report).treatment : suggestedFor(a.method, report);
+            if (!a.strengths.empty())
+                suggested.luminance = a.strengths[0], suggested.colour = a.strengths[1];
             const auto developed = [&](const std::shared_ptr<const Frame> &frame, const Treatment &t) { return developRegion(Cleaner(frame, noise, t), frame->crop, {}, nullptr, {}); };
             const auto clean = developed(s.clean, kNoTreatment), noisy = developed(s.frame, kNoTreatment), treated = developed(s.frame, suggested);
             for (const auto *picture : {&clean, &noisy, &treated})
@@ -230,7 +232,7 @@ int kindsTable(const KindsArguments &a)
             if (methods.find(suggested.method) == std::string::npos)
                 methods += (methods.empty() ? "" : ", ") + suggested.method;
             if (a.each)
-                std::fprintf(stderr, "%s ISO %d: %s %.2f/%.2f confidence %.2f, %.2f dB %+.2f, SSIM %.4f %+.4f\n", kind.name, iso, suggested.method.c_str(), suggested.luminance, suggested.colour, report.confidence, was.psnrDb, gain.back(), was.ssim, gainSsim.back());
+                std::fprintf(stderr, "%s ISO %d: %s %.2f/%.2f confidence %.2f, grain %.1f %%, %.2f dB %+.2f, SSIM %.4f %+.4f\n", kind.name, iso, suggested.method.c_str(), suggested.luminance, suggested.colour, report.confidence, 100 * double(report.luminanceNoise), was.psnrDb, gain.back(), was.ssim, gainSsim.back());
         }
         std::printf("| %s | %d | %.2f | %.4f | %s | %+.2f | %+.2f | %+.4f | %+.4f | %+.2f | %+.2f |\n", kind.name, iso, middleOf(before), middleOf(beforeSsim), methods.c_str(), middleOf(gain), *std::min_element(gain.begin(), gain.end()), middleOf(gainSsim),
                     *std::min_element(gainSsim.begin(), gainSsim.end()), middleOf(drift), middleOf(driftHigh));

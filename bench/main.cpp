@@ -61,6 +61,7 @@ int main(int argc, char **argv)
     const CLI::App *law = addKinds("law", "Measured noise and bad pixels against the sensor's, for every kind of frame");
     CLI::App *kinds = addKinds("kinds", "What the suggested treatment gains over the untreated picture, for every kind of frame");
     kinds->add_option("--method", k.method, "At its own suggestion, in place of the suggested method");
+    kinds->add_option("--strengths", k.strengths, "Of luminance and colour, in place of the suggested ones")->delimiter(',')->expected(2);
     kinds->add_flag("--each", k.each, "A line for every frame, on standard error");
     CLI::App *near = addKinds("nearness", "Estimated against true nearness of every method, for every kind of raw frame");
     near->add_flag("--true-law", k.trueLaw, "The sensor's own noise law in place of the measured one");

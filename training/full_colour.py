@@ -7,6 +7,7 @@ and what a linear demosaic of the clean samples lacks at the eight colours that 
 import struct
 import zlib
 
+import numpy as np
 import torch
 from torch import nn
 
@@ -42,18 +43,37 @@ def demosaiced(planes):
     return torch.stack([c for g, dr, db in places for c in (g + dr, g, g + db)], 1)
 
 
-class FullColour(nn.Module):
-    def __init__(self, widths=WIDTHS, depths=DEPTHS):
+class Body(nn.Module):
+    """What both networks of this generation have between their first and their last convolution."""
+
+    def __init__(self, inputs, outputs, widths=WIDTHS, depths=DEPTHS):
         super().__init__()
         blocks = lambda level: nn.Sequential(*[Block(widths[level]) for _ in range(depths[level])])
         last = len(widths) - 1
-        self.enter = conv(9, widths[0])
+        self.enter = conv(inputs, widths[0])
         self.down = nn.ModuleList([blocks(i) for i in range(last)])
         self.shrink = nn.ModuleList([conv(widths[i], widths[i + 1], 2, 2) for i in range(last)])
         self.bottom = blocks(last)
         self.grow = nn.ModuleList([conv(widths[i + 1], widths[i], 1) for i in reversed(range(last))])
         self.up = nn.ModuleList([blocks(i) if i < 2 else nn.Sequential() for i in reversed(range(last))])
-        self.leave = conv(widths[0], 12)
+        self.leave = conv(widths[0], outputs)
+
+    def body(self, x):
+        x = torch.relu(self.enter(x))
+        kept = []
+        for blocks, shrink in zip(self.down, self.shrink):
+            x = blocks(x)
+            kept.append(x)
+            x = torch.relu(shrink(x))
+        x = self.bottom(x)
+        for grow, blocks in zip(self.grow, self.up):
+            x = blocks(torch.relu(nn.functional.interpolate(grow(x), scale_factor=2) + kept.pop()))
+        return self.leave(x)
+
+
+class FullColour(Body):
+    def __init__(self, widths=WIDTHS, depths=DEPTHS):
+        super().__init__(9, 12, widths, depths)
 
     def forward(self, planes, sigma, white):
         """planes: N x 4 x H x W, balanced and stabilised, H and W multiples of 8; sigma: N x 3 x 1 x 1, the noise of red, green and blue there;
@@ -63,16 +83,7 @@ class FullColour(nn.Module):
         size = planes.shape[2:]
         level = (mean / spread).mean(1, keepdim=True).clamp(-LEVEL, LEVEL)
         room = ((white - mean) / spread).amin(1, keepdim=True).clamp(0, LEVEL)
-        x = torch.relu(self.enter(torch.cat([planes - mean, sigma.expand(-1, 3, *size), level, room], 1)))
-        kept = []
-        for blocks, shrink in zip(self.down, self.shrink):
-            x = blocks(x)
-            kept.append(x)
-            x = torch.relu(shrink(x))
-        x = self.bottom(x)
-        for grow, blocks in zip(self.grow, self.up):
-            x = blocks(torch.relu(nn.functional.interpolate(grow(x), scale_factor=2) + kept.pop()))
-        out = self.leave(x)
+        out = self.body(torch.cat([planes - mean, sigma.expand(-1, 3, *size), level, room], 1))
         out = out - local_mean(out, MEAN)
         clean = planes - out[:, :4]
         colours = demosaiced(clean)
@@ -132,6 +143,23 @@ def write_weights(state, widths, depths, steps, file):
     with open(file, "wb") as out:
         out.write(header + payload)
     return len(payload) // 2
+
+
+def read_weights(file):
+    """What write_weights() wrote: the state, widths, depths, steps."""
+    data = open(file, "rb").read()
+    magic, version, levels, inputs, outputs = struct.unpack_from("<8s4I", data)
+    at = struct.calcsize("<8s4I")
+    numbers = struct.unpack_from(f"<{2 * levels + 3}I", data, at)
+    widths, depths, (steps, count, check) = numbers[:levels], numbers[levels:2 * levels], numbers[2 * levels:]
+    payload = data[at + 4 * len(numbers):]
+    if magic != MAGIC or version != VERSION or len(payload) != 2 * count or zlib.crc32(payload) != check:
+        raise ValueError(f"{file} is damaged, or of another version")
+    values, state, shapes = torch.from_numpy(np.frombuffer(payload, "<f2").astype(np.float32)), {}, Body(inputs, outputs, widths, depths).state_dict()
+    for name in order(depths):
+        shape = shapes[name + ".weight"].shape
+        state[name + ".weight"], values = values[:shape.numel()].reshape(shape).clone(), values[shape.numel():]
+    return state, widths, depths, steps
 
 
 # How much of the differences red - green and blue - green of balanced channels goes into red, green and blue of sRGB, beside the whole of green.

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/frame.h"
 
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 #include "methods/bm3d/bm3d.h"
 #include "methods/dct/dct.h"
@@ -45,8 +47,8 @@ Status inRange(const TreatmentParam &param, double value)
     const ParamInfo &p = param.info;
     if (std::isfinite(value) && value >= p.min && value <= p.max)
         return {};
-    const std::string called = param.isStrength() ? std::string(p.name) + " strength" : std::string("setting ") + p.name;
-    return Error{ErrorCode::BadParameter, "The " + called + " must lie between " + plainNumber(p.min) + " and " + plainNumber(p.max) + ", not at " + plainNumber(value) + ".", {}};
+    const char *what = param.isStrength() ? visible("The %1 strength must lie between %2 and %3, not at %4.") : visible("The setting %1 must lie between %2 and %3, not at %4.");
+    return Error{ErrorCode::BadParameter, sentence(what, {param.isStrength() ? sentence(p.label) : p.name, plainNumber(p.min), plainNumber(p.max), plainNumber(value)}), {}};
 }
 
 } // namespace
@@ -81,13 +83,25 @@ std::string methodIdOf(const std::string &name)
     return name;
 }
 
+namespace {
+
+/// The method that frames in full colour get in the place of this one; where that lacks its weights, one that needs none.
+std::string standingIn(const MethodInfo &info)
+{
+    return validate(Treatment{info.fullColour}) ? info.fullColour : kBm3dInfo.id;
+}
+
+} // namespace
+
 double secondsPerMegapixel(const std::string &method, FrameKind kind)
 {
     const MethodInfo *info = findMethod(method);
     if (kind == FrameKind::Mosaic)
         return info->secondsPerMegapixel;
     constexpr double kSixBands = 1.6; // instead of four
-    return kSixBands * (info->fullColour ? findMethod(info->fullColour)->secondsPerMegapixel : info->secondsPerMegapixel);
+    if (info->fullColour)
+        info = findMethod(standingIn(*info));
+    return info->secondsInFullColour > 0 ? info->secondsInFullColour : kSixBands * info->secondsPerMegapixel;
 }
 
 Treatment carriedOut(Treatment treatment, FrameKind kind)
@@ -96,7 +110,7 @@ Treatment carriedOut(Treatment treatment, FrameKind kind)
         return treatment;
     for (std::string *id : {&treatment.method, &treatment.colourMethod})
         if (const MethodInfo *info = findMethod(*id); info && info->fullColour)
-            *id = info->fullColour;
+            *id = standingIn(*info);
     if (!treatment.isMixed())
         treatment.colourMethod.clear();
     return treatment;
@@ -114,7 +128,7 @@ Status validate(const Treatment &treatment)
         std::string known;
         for (const MethodInfo &m : kInfos)
             known += (known.empty() ? "" : ", ") + std::string(m.id);
-        return Error{ErrorCode::BadParameter, "There is no method called \"" + id + "\"; there is: " + known + ".", {}};
+        return Error{ErrorCode::BadParameter, sentence("There is no method called \"%1\"; there is: %2.", {id, known}), {}};
     }
     for (const TreatmentParam &p : kTreatmentParams)
         if (const Status s = inRange(p, p.of(treatment)); !s)

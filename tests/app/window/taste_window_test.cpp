@@ -180,9 +180,9 @@ private slots:
             m_window->findChild<QAction *>("nextMethod")->trigger();
             met += QString::fromStdString(session()->frame(1).trials[0].method);
         }
-        QCOMPARE(met, (QSet<QString>{"wavelet", "dct", "nlm", "bm3d"}));
+        QCOMPARE(met, (QSet<QString>{"wavelet", "dct", "nlm", "bm3d", "unet-colour"}));
         m_window->findChild<QAction *>("methodRing")->trigger();
-        QCOMPARE(m_window->stripView()->columnCount(), 4);
+        QCOMPARE(m_window->stripView()->columnCount(), 5);
         m_window->showView(MainWindow::View::Wall);
         session()->changeMethod(0, "unet", {});
         QVERIFY(offered().contains("Residual U-Net") && !offered().contains("U-Net self-ensemble"));

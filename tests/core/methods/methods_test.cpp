@@ -126,18 +126,23 @@ private slots:
         QTest::addColumn<QString>("method");
         QTest::addColumn<QString>("word");
         QTest::addColumn<bool>("fullColour");
+        QTest::addColumn<double>("confidence");
         QTest::newRow("light") << 0.012f << "wavelet"
-                               << "1 %" << false;
+                               << "1 %" << false << 1.0;
         QTest::newRow("moderate") << 0.042f << "dct"
-                                  << "4 %" << false;
+                                  << "4 %" << false << 1.0;
         QTest::newRow("between, where the network leads") << 0.05f << "unet"
-                                                          << "5 %" << false;
+                                                          << "5 %" << false << 1.0;
         QTest::newRow("between, in full colour") << 0.05f << "dct"
-                                                 << "5 %" << true;
+                                                 << "5 %" << true << 1.0;
         QTest::newRow("heavy") << 0.172f << "unet"
-                               << "17 %" << false;
+                               << "17 %" << false << 1.0;
         QTest::newRow("heavy, in full colour") << 0.172f << "bm3d"
-                                               << "17 %" << true; // which the network does not know
+                                               << "17 %" << true << 1.0;
+        QTest::newRow("heavy, in full colour, hardly known") << 0.172f << "unet-colour"
+                                                             << "17 %" << true << 0.1;
+        QTest::newRow("light, in full colour, hardly known") << 0.012f << "wavelet"
+                                                             << "1 %" << true << 0.1;
     }
     void theSuggestionFollowsTheNoise()
     {
@@ -147,6 +152,9 @@ private slots:
         NoiseReport noise;
         noise.luminanceNoise = grain;
         noise.colourNoise = grain * 1.3f;
+        QFETCH(double, confidence);
+        noise.confidence = confidence;
+        noise.usualShare = 0.7f;
         QFETCH(bool, fullColour);
         if (fullColour)
             noise.bands.resize(1);
@@ -158,17 +166,17 @@ private slots:
             QVERIFY(validate(suggestedFor(m.id, noise)) && suggestedFor(m.id, noise).method == m.id);
     }
 
-    /// A frame in full colour, which the network hands on, is told BM3D's time beforehand.
+    /// A frame in full colour, which a network of mosaics hands on, is told the time of the one that cleans it.
     void whatIsHandedOnIsToldTheTimeItTakes()
     {
-        for (const char *method : {"unet", "unet-colour", "unet-ensemble"}) {
-            QCOMPARE(secondsPerMegapixel(method, FrameKind::Linear), secondsPerMegapixel("bm3d", FrameKind::Linear));
-            QVERIFY(secondsPerMegapixel(method, FrameKind::Mosaic) != secondsPerMegapixel("bm3d", FrameKind::Mosaic));
+        for (const char *method : {"unet", "unet-ensemble"}) {
+            QCOMPARE(secondsPerMegapixel(method, FrameKind::Linear), secondsPerMegapixel("unet-colour", FrameKind::Linear));
+            QVERIFY(secondsPerMegapixel(method, FrameKind::Mosaic) != secondsPerMegapixel("unet-colour", FrameKind::Mosaic));
         }
         QCOMPARE(methodsFor(FrameKind::Mosaic).size(), methods().size());
-        QCOMPARE(methodsFor(FrameKind::Linear).size(), methods().size() - 3);
+        QCOMPARE(methodsFor(FrameKind::Linear).size(), methods().size() - 2);
         for (const MethodInfo &m : methods())
-            QVERIFY2(m.fullColour || secondsPerMegapixel(m.id, FrameKind::Linear) > m.secondsPerMegapixel, m.id);
+            QVERIFY2(m.fullColour || m.secondsInFullColour > 0 || secondsPerMegapixel(m.id, FrameKind::Linear) > m.secondsPerMegapixel, m.id);
     }
 
     void settingsOutOfRangeAreRefusedByName()

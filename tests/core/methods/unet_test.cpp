@@ -297,7 +297,7 @@ private slots:
 
     void theShippedWeightsAreWhole()
     {
-        for (const unet::Shipped which : {unet::Shipped::Compact, unet::Shipped::Large, unet::Shipped::Colour}) {
+        for (const unet::Shipped which : {unet::Shipped::Compact, unet::Shipped::Large, unet::Shipped::Colour, unet::Shipped::Finished}) {
             const auto &w = unet::shippedWeights(which);
             QVERIFY2(w.ok(), w.ok() ? "" : w.error().userMessage.c_str());
         }
@@ -533,6 +533,75 @@ private slots:
                 }
             }
         QVERIFY2(most[0] > 0.3 && most[1] > 0.1 && most[2] > 0.1, qPrintable(QStringLiteral("%1, %2, %3").arg(most[0]).arg(most[1]).arg(most[2])));
+    }
+
+    /// What training/finished.py makes of the same colours: local means, three sigmas of the noise, brightness; then the network, then the answer's own means.
+    void aTileOfAFinishedPictureIsWhatTheTrainingSays_data() { aTileOfFullColourIsWhatTheTrainingSays_data(); }
+    void aTileOfAFinishedPictureIsWhatTheTrainingSays()
+    {
+        QFETCH(double, strength);
+        QFETCH(double, told);
+        const std::unique_ptr<DenoiseMethod> method = makeUnetColour({"unet-colour", strength, strength});
+        const unet::Weights &weights = unet::shippedWeights(unet::Shipped::Finished).value();
+        const int side = 8, given = method->haloPx(), halo = (given + 1) / 2 * 2, whole = side + 2 * halo;
+        std::array<Plane<float>, 3> in;
+        for (size_t c = 0; c < 3; ++c) {
+            in[c] = gaussianPlane({whole, whole}, 71 + c, 4);
+            for (int y = 0; y < whole; ++y)
+                for (int x = 0; x < whole; ++x)
+                    in[c].at(x, y) += float(x) * 0.04f + ((x + 2 * y) % 9 < 3 ? 3.f * float(c) : 0.f);
+        }
+        std::vector<BandNoise> bands(6);
+        bands[0].sigma = 2, bands[0].scales = {1, 1.25f, 1, 1};
+        bands[3].sigma = 1.5f;
+        bands[4].sigma = 0.5f, bands[4].scales = {1, 1.2f, 1, 1};
+        bands[5].sigma = 0.8f;
+        const double sigmas[3] = {1.5, 2.5, std::sqrt((0.6 * 0.6 + 0.8 * 0.8) / 2)};
+        std::array<Plane<float>, 3> out{Plane<float>({side, side}), Plane<float>({side, side}), Plane<float>({side, side})};
+        Scratch scratch;
+        TileInput tile{{}, {}, &bands, nullptr, nullptr};
+        for (size_t c = 0; c < 3; ++c)
+            tile.planes[c] = in[c].constView().cut({halo - given, halo - given, side + 2 * given, side + 2 * given});
+        method->denoiseTile(tile, {halo, halo, side, side}, {out[0].view(), out[1].view(), out[2].view()}, scratch);
+
+        constexpr int kMean = 49, kAnswersMean = 25;
+        const int alignment = weights.shape.alignment(), around = kAnswersMean / 2 + weights.shape.reach();
+        const int first = roundedDown(halo / 2 - around, alignment), length = -roundedDown(first - (halo / 2 + side / 2 + around), alignment);
+        const auto packed = [&](int i, int x, int y) { return double(in[size_t(i % 3)].at(std::clamp(2 * x + i / 3 % 2, 0, whole - 1), std::clamp(2 * y + i / 6, 0, whole - 1))); };
+        const auto meanOf = [](int across, const auto &value) {
+            double sum = 0;
+            for (int v = -(across / 2); v <= across / 2; ++v)
+                for (int u = -(across / 2); u <= across / 2; ++u)
+                    sum += value(u, v);
+            return sum / (across * across);
+        };
+        unet::Network network(weights);
+        const Size size{length, length};
+        float *seen = network.input(size);
+        for (int y = 0; y < length; ++y)
+            for (int x = 0; x < length; ++x, seen += kChannels) {
+                double level = 0;
+                for (int i = 0; i < 12; ++i) {
+                    const double mean = meanOf(kMean, [&](int u, int v) { return packed(i, first + x + u, first + y + v); });
+                    seen[i] = float(packed(i, first + x, first + y) - mean);
+                    level += mean / 12;
+                }
+                for (int i = 0; i < 3; ++i)
+                    seen[12 + i] = float(told * sigmas[i]);
+                seen[15] = float(std::clamp(level, -12.0, 12.0));
+            }
+        const auto answer = network.run(size);
+        double most = 0;
+        for (int y = 0; y < side; ++y)
+            for (int x = 0; x < side; ++x)
+                for (int c = 0; c < 3; ++c) {
+                    const int channel = 3 * ((y & 1) * 2 + (x & 1)) + c, nx = (halo + x) / 2 - first, ny = (halo + y) / 2 - first;
+                    const double noise = double(answer->at(nx, ny)[channel]) - meanOf(kAnswersMean, [&](int u, int v) { return double(answer->at(nx + u, ny + v)[channel]); });
+                    const double meant = double(in[size_t(c)].at(halo + x, halo + y)) - noise;
+                    most = std::max(most, std::abs(noise));
+                    QVERIFY2(std::abs(double(out[size_t(c)].at(x, y)) - meant) < 1e-3, qPrintable(QStringLiteral("colour %1 at %2, %3: %4, not %5").arg(c).arg(x).arg(y).arg(double(out[size_t(c)].at(x, y))).arg(meant)));
+                }
+        QVERIFY2(most > 0.3, qPrintable(QString::number(most)));
     }
 
     /// An edge stays where it is and as steep as noise allows, without a rim.

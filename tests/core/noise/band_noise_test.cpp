@@ -117,8 +117,12 @@ private slots:
             return suggestTreatment(unsure).treatment;
         };
         QVERIFY(at(0.1f).luminance < at(0.4f).luminance && at(0.4f).luminance <= at(1).luminance && at(1).luminance <= 0.35);
-        QVERIFY(at(0).luminance <= 0.1); // nobody knows
-        QVERIFY(at(1).colour <= 0.1);
+        QVERIFY(at(0).luminance <= 0.1);                // nobody knows
+        QCOMPARE(at(0.1f).method, std::string("bm3d")); // a law ten times too high is none that the network learned with
+        QCOMPARE(at(1).method, std::string("unet-colour"));
+        QVERIFY(at(1).colour <= 0.3);
+        unsure.confidence = 0;
+        QVERIFY(suggestedFor("bm3d", unsure).colour <= 0.1);
     }
 
     /// Where the file's own law takes the place of the measured one, the spectrum is told in its units: the noise of a band is the same by any law.

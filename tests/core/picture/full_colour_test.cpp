@@ -96,6 +96,7 @@ private slots:
     {
         QFETCH(QString, id);
         QFETCH(bool, blurred);
+        const bool sees = findMethod(id.toStdString())->seesNoise; // it saw little white noise: pictures have been demosaiced
         // Deep shadow and a mid-tone: what is left of the noise, and the mean against the untreated one's.
         for (const float level : {0.002f, 0.2f}) {
             const Measured m = measured(flatScene({400, 300}, level, level * 0.8f, level * 0.6f), blurred);
@@ -104,7 +105,9 @@ private slots:
             const Plane<float> before = Cleaner(m.picture.frame, m.noise, {id.toStdString(), 0, 0, {}}).clean(all).take(), after = cleaner.clean(all).take();
             for (size_t c = 0; c < 3; ++c) {
                 const double left = errorOf(after, m.picture, c, all) / errorOf(before, m.picture, c, all);
-                QVERIFY2(left < (blurred ? 0.35 : 0.25), qPrintable(QStringLiteral("%1 left of colour %2 at %3").arg(left).arg(c).arg(double(level))));
+                QVERIFY2(left < (blurred ? 0.35 : sees ? 0.6
+                                                       : 0.25),
+                         qPrintable(QStringLiteral("%1 left of colour %2 at %3").arg(left).arg(c).arg(double(level))));
                 const double standardError = double(kLaw.sigmaAt(level)) * (blurred ? 2.7 : 1) / std::sqrt(400.0 * 300);
                 QVERIFY2(std::abs(meanOf(after, c) - meanOf(before, c)) < 2.5 * standardError + 0.002 * double(level), qPrintable(QStringLiteral("%1 to %2").arg(meanOf(before, c)).arg(meanOf(after, c))));
             }
@@ -128,13 +131,16 @@ private slots:
     {
         QFETCH(QString, id);
         QFETCH(bool, blurred);
+        const bool sees = findMethod(id.toStdString())->seesNoise;
         const Measured m = measured(makeScene({600, 500}), blurred);
         const Rect all{0, 0, 600, 500};
         const Plane<float> before = Cleaner(m.picture.frame, m.noise, {id.toStdString(), 0, 0, {}}).clean(all).take();
         const Plane<float> after = Cleaner(m.picture.frame, m.noise, suggestedFor(id.toStdString(), *m.noise)).clean(all).take();
         for (size_t c = 0; c < 3; ++c) {
             const double gainDb = 20 * std::log10(errorOf(before, m.picture, c, all) / errorOf(after, m.picture, c, all));
-            QVERIFY2(gainDb > (blurred ? 3 : 5), qPrintable(QString::number(gainDb)));
+            QVERIFY2(gainDb > (blurred ? 3 : sees ? 2.5
+                                                  : 5),
+                     qPrintable(QString::number(gainDb)));
         }
     }
 
@@ -223,6 +229,30 @@ private slots:
                         flux += double(m.picture.clean[c].at(sx + u, sy + v)) - ground;
                     }
         QVERIFY2(left > 0.85 * flux, qPrintable(QString::number(left / flux)));
+    }
+
+    /// Texture passes for noise where that is measured, so the law is too high: the network was trained on such, and as much of its answer as is suggested then still
+    /// makes a picture of fine discs better.
+    void theNetworkSeesNoiseForItself_data()
+    {
+        QTest::addColumn<float>("tooHigh");
+        for (const float tooHigh : {1.f, 1.5f, 2.f})
+            QTest::addRow("sigma %g times", double(tooHigh)) << tooHigh;
+    }
+    void theNetworkSeesNoiseForItself()
+    {
+        QFETCH(float, tooHigh);
+        const Measured m = measured(leavesScene({480, 360}), true);
+        NoiseReport told = *measured(flatScene({480, 360}, 0.2f, 0.2f, 0.2f), true).noise; // its law and spectrum, without texture
+        for (NoiseModel &cell : told.cells)
+            cell = {kLaw.shotGain * tooHigh * tooHigh, kLaw.readVariance * tooHigh * tooHigh};
+        const Rect all{0, 0, 480, 360};
+        const auto cleaned = [&](double strength) { return Cleaner(m.picture.frame, std::make_shared<const NoiseReport>(told), {"unet-colour", strength, strength}).clean(all).take(); };
+        const Plane<float> before = cleaned(0), after = cleaned(0.4);
+        for (size_t c = 0; c < 3; ++c) {
+            const double gainDb = 20 * std::log10(errorOf(before, m.picture, c, all) / errorOf(after, m.picture, c, all));
+            QVERIFY2(gainDb > 0.4, qPrintable(QString::number(gainDb)));
+        }
     }
 
     /// Fine discs of every size and colour: to whoever has the finished picture alone they look like noise in all but origin.

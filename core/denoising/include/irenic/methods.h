@@ -21,6 +21,7 @@ struct MethodInfo {
     const char *goodAt;
     const char *cost;
     double secondsPerMegapixel;       ///< of a mosaic, on two cores of a middling machine; for comparing and for time estimates
+    double secondsInFullColour = 0;   ///< of a megapixel in full colour, where that is not usual: six bands instead of four
     const char *fullColour = nullptr; ///< id of the method that frames in full colour get in its place, where they do
     bool expectsWhite = false;        ///< takes noise that neighbours of one colour share for picture
     bool answersOnce = false;         ///< further strengths up to 1 of the same mosaic cost next to nothing
@@ -28,7 +29,9 @@ struct MethodInfo {
     /// When it is suggested: the one of the highest rank whose noise is reached. Never, where that is infinite.
     int rank = 0;
     double fromNoise = std::numeric_limits<double>::infinity(); ///< NoiseReport::luminanceNoise
+    double fromNoiseInFullColour = -1;                          ///< likewise of frames in full colour; below 0: as of mosaics
     const char *why = "";                                       ///< ends the sentence of the suggestion
+    bool seesNoise = false;                                     ///< of full colour it takes what looks like noise, however well or badly that was measured
     /// Its own suggestion for a mosaic, and for luminance of full colour, whose noise lies among the same frequencies as texture.
     double luminance = 1, colour = 1, luminanceOfFullColour = 0.8;
     const char *lighter = nullptr, *beside = nullptr; ///< ids of those that first hang beside it

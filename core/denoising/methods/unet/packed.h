@@ -61,6 +61,15 @@ void boxSum(PlaneView<const float> in, const PackedRoom &room, PlaneView<float> 
     }
 }
 
+namespace unet {
+/// What noise a network of the second generation is told at a strength, over what there is: it was trained on laws that are wrong by up to a quarter.
+inline float toldFor(float strength)
+{
+    constexpr float kMost = 1.f / 6; // beyond what there is, at strength 3
+    return 1 + kMost * std::max(0.f, strength - 1) / 2;
+}
+} // namespace unet
+
 /// Where a network's packed samples lie in a tile.
 struct PackedGrid {
     Rect given;    ///< the tile with its halo
@@ -68,30 +77,36 @@ struct PackedGrid {
     Size packed;
 };
 
-/// Anchored to the frame, red at the top left of each square of four; around `answered` with all that it depends on.
-/// @param reachPx   sensor pixels around one that the network looks at
+/// Anchored to the frame; around `answered` with all that it depends on.
+/// @param first     the place of a square of four at its top left, by the frame's parity: 0 or 1 each way
+/// @param reachPx   pixels around one that the network looks at
 /// @param alignment of the packed samples: Shape::alignment()
-inline PackedGrid packedGrid(const TileInput &in, Rect given, Rect answered, int reachPx, int alignment)
+inline PackedGrid packedGrid(Rect given, Rect answered, PixelAt first, int reachPx, int alignment)
 {
     const int periodPx = 2 * alignment;
-    const int redX = in.cfa.at(0, 0) == Colour::Red || in.cfa.at(0, 1) == Colour::Red ? 0 : 1;
-    const int redY = in.cfa.at(0, 0) == Colour::Red || in.cfa.at(1, 0) == Colour::Red ? 0 : 1;
-    const int phaseX = (given.x + redX) & 1, phaseY = (given.y + redY) & 1;
-    const int left = roundedDown(answered.x - reachPx - phaseX, periodPx) + phaseX, top = roundedDown(answered.y - reachPx - phaseY, periodPx) + phaseY;
+    const int left = roundedDown(answered.x - reachPx - first.x, periodPx) + first.x, top = roundedDown(answered.y - reachPx - first.y, periodPx) + first.y;
     assert(left - kInputReachPx >= given.x && top - kInputReachPx >= given.y);
     const auto length = [&](int from, int to) { return -roundedDown(from - to, periodPx); };
     return {given, left, top, {length(left, answered.right() + reachPx) / 2, length(top, answered.bottom() + reachPx) / 2}};
 }
 
-/// One of the four packed planes of a tile, with kInputReach around the grid.
-inline void gatherPlane(const TileInput &in, const PackedGrid &g, int plane, PlaneView<float> out)
+/// Of a mosaic: red at the top left of each square.
+inline PackedGrid packedGrid(const TileInput &in, Rect given, Rect answered, int reachPx, int alignment)
+{
+    const int redX = in.cfa.at(0, 0) == Colour::Red || in.cfa.at(0, 1) == Colour::Red ? 0 : 1;
+    const int redY = in.cfa.at(0, 0) == Colour::Red || in.cfa.at(1, 0) == Colour::Red ? 0 : 1;
+    return packedGrid(given, answered, PixelAt{(given.x + redX) & 1, (given.y + redY) & 1}, reachPx, alignment);
+}
+
+/// The samples at one place of every square of four, with kInputReach around the grid.
+inline void gatherPlane(PlaneView<const float> tile, const PackedGrid &g, int place, PlaneView<float> out)
 {
     for (int y = 0; y < out.height; ++y) {
         // Beyond what was given lies only what no sample asks for.
-        const float *from = in.planes[0].row(std::min(g.top - kInputReachPx + 2 * y + plane / 2 - g.given.y, in.height() - 1));
-        const int first = g.left - kInputReachPx + plane % 2 - g.given.x;
+        const float *from = tile.row(std::min(g.top - kInputReachPx + 2 * y + place / 2 - g.given.y, tile.height - 1));
+        const int first = g.left - kInputReachPx + place % 2 - g.given.x;
         for (int x = 0; x < out.width; ++x)
-            out.row(y)[x] = from[std::min(first + 2 * x, in.width() - 1)];
+            out.row(y)[x] = from[std::min(first + 2 * x, tile.width - 1)];
     }
 }
 

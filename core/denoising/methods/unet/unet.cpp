@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "methods/unet/unet.h"
 
-#include "methods/bm3d/bm3d.h"
 #include "methods/unet/network.h"
 #include "methods/unet/packed.h"
 
@@ -63,16 +62,15 @@ class Unet final : public DenoiseMethod
     };
 
 public:
-    Unet(const Treatment &t, std::span<const View> views) : m_reachPx(2 * unet::shippedWeights(Which).value().shape.reach()), m_views(views), m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
+    Unet(const Treatment &t, std::span<const View> views) : m_reachPx(2 * unet::shippedWeights(Which).value().shape.reach()), m_views(views), m_luminance(float(t.luminance)), m_colour(float(t.colour)) {}
 
-    int haloPx() const override { return std::max(m_fullColour->haloPx(), m_reachPx + kInputReachPx + kAnswerReachPx + 2 * unet::shippedWeights(Which).value().shape.alignment() + kTakingReachPx + 1); }
+    int haloPx() const override { return m_reachPx + kInputReachPx + kAnswerReachPx + 2 * unet::shippedWeights(Which).value().shape.alignment() + kTakingReachPx + 1; }
     /// With its wide halo this computes a third more places than it answers for; tiles of 640 pixels would be two thirds.
     int bestTilePx() const override { return 1024; }
 
     void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const override
     {
-        if (!in.isMosaic())
-            return m_fullColour->denoiseTile(in.shrunkBy(haloPx() - m_fullColour->haloPx()), where, out, scratch);
+        assert(in.isMosaic()); // others are handed on, see carriedOut()
         const Rect wide = where.grownBy(kTakingReachPx);
         Answers alone;
         Answers *shared = scratch.ofTile<Answers>([] { return std::make_unique<Answers>(); });
@@ -102,7 +100,7 @@ private:
         for (int c = 0; c < unet::kPlanes; ++c) {
             if (stop.stop_requested())
                 return false;
-            gatherPlane(in, g, c, room.plane);
+            gatherPlane(in.planes[0], g, c, room.plane);
             boxSum<kInputRoot>(room.plane, room, room.sums);
             for (int y = 0; y < g.packed.height; ++y) {
                 const float *samples = room.plane.row(y + kInputReach) + kInputReach, *sums = room.sums.row(y);
@@ -180,7 +178,6 @@ private:
     int m_reachPx;
     std::span<const View> m_views;
     float m_luminance, m_colour;
-    std::unique_ptr<DenoiseMethod> m_fullColour;
 };
 
 Status readiness(unet::Shipped which)
@@ -203,7 +200,8 @@ std::unique_ptr<DenoiseMethod> makeUnetEnsemble(const Treatment &treatment)
 
 Status unetColourIsReady()
 {
-    return readiness(unet::Shipped::Colour);
+    const Status mosaics = readiness(unet::Shipped::Colour);
+    return mosaics ? readiness(unet::Shipped::Finished) : mosaics;
 }
 
 Status unetIsReady()

@@ -8,10 +8,10 @@ namespace irenic {
 inline constexpr MethodInfo kUnetInfo{
     .id = "unet",
     .label = visible("Residual U-Net"),
-    .goodAt = visible("Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Finished pictures and six-by-six sensors get BM3D instead."),
+    .goodAt = visible("Fine lines, lettering and irregular texture; a network that learned from procedural pictures alone. Of two-by-two sensors; other frames get U-Net in full colour instead."),
     .cost = visible("About twice the wavelet's time."),
     .secondsPerMegapixel = 0.35,
-    .fullColour = "bm3d",
+    .fullColour = "unet-colour",
     .expectsWhite = true,
     .answersOnce = true,
     .rank = 3,
@@ -32,10 +32,10 @@ std::unique_ptr<DenoiseMethod> makeUnet(const Treatment &treatment);
 inline constexpr MethodInfo kUnetEnsembleInfo{
     .id = "unet-ensemble",
     .label = visible("U-Net self-ensemble"),
-    .goodAt = visible("The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Finished pictures and six-by-six sensors get BM3D instead."),
+    .goodAt = visible("The export of a picture that matters: a network three times as large is asked four times, with the frame turned and with rows for columns, and the mean of its answers is taken. Of two-by-two sensors; other frames get U-Net in full colour instead."),
     .cost = visible("Ten times the residual U-Net's time, five times BM3D's."),
     .secondsPerMegapixel = 3.5,
-    .fullColour = "bm3d",
+    .fullColour = "unet-colour",
     .expectsWhite = true,
     .answersOnce = true,
     .lighter = "wavelet",
@@ -49,21 +49,29 @@ std::unique_ptr<DenoiseMethod> makeUnetEnsemble(const Treatment &treatment);
 inline constexpr MethodInfo kUnetColourInfo{
     .id = "unet-colour",
     .label = visible("U-Net in full colour"),
-    .goodAt = visible("Pictures that are developed here: one pass answers the sensor's samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Finished pictures and six-by-six sensors get BM3D instead."),
+    .goodAt = visible("Pictures that are developed here: one pass answers the sensor's samples and, in place of demosaicing them, the colours. A mosaic DNG gets the samples alone. Frames in full colour (linear ones, six-by-six sensors, finished pictures) have a network of their own, which sees noise where it cannot be measured."),
     .cost = visible("About three times the residual U-Net's time."),
     .secondsPerMegapixel = 1.2,
-    .fullColour = "bm3d",
+    .secondsInFullColour = 1.2,
     .expectsWhite = true,
     .answersOnce = true,
     .givesColours = true,
+    .rank = 4, // of frames in full colour
+    .fromNoiseInFullColour = 0.1,
+    .why = visible("hard to measure in full colour, where the network sees noise for itself."),
+    .seesNoise = true,
     .lighter = "wavelet",
-    .beside = "unet",
+    .beside = "bm3d",
 };
 
 /// The second generation (training/full_colour.py): white is made equal in all colours, the network is told the noise of each and how far black and white are, and
 /// answers what it takes for noise in the samples and what a linear demosaicing of the clean ones lacks. Strengths as makeUnet()'s.
 /// Sources: as makeUnet(); Gharbi, Chaurasia, Paris and Durand, ACM Trans. Graph. 35(6), 2016 (demosaicing and denoising by one network).
 std::unique_ptr<DenoiseMethod> makeUnetColour(const Treatment &treatment);
+
+/// Of frames that have full colour already: linear, six-by-six, finished pictures (training/finished.py). It is told what was measured of their noise, and was trained on
+/// measurements that are wrong: it takes what looks like noise. makeUnetColour() hands such frames to it.
+std::unique_ptr<DenoiseMethod> makeUnetFinished(const Treatment &treatment);
 
 /// The weights of each are there and whole.
 Status unetColourIsReady();

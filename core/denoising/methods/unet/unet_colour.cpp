@@ -1,5 +1,4 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "methods/bm3d/bm3d.h"
 #include "methods/unet/network.h"
 #include "methods/unet/packed.h"
 #include "methods/unet/unet.h"
@@ -32,19 +31,19 @@ class ColourUnet final : public DenoiseMethod
     static const unet::Weights &weights() { return unet::shippedWeights(unet::Shipped::Colour).value(); }
 
 public:
-    explicit ColourUnet(const Treatment &t) : m_reachPx(2 * weights().shape.reach()), m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_fullColour(makeBm3d(t)) {}
+    explicit ColourUnet(const Treatment &t) : m_reachPx(2 * weights().shape.reach()), m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_finished(makeUnetFinished(t)) {}
 
-    int haloPx() const override { return std::max(m_fullColour->haloPx(), m_reachPx + kInputReachPx + kAnswerReachPx + 2 * weights().shape.alignment() + kTakingReachPx + 1); }
+    int haloPx() const override { return std::max(m_finished->haloPx(), m_reachPx + kInputReachPx + kAnswerReachPx + 2 * weights().shape.alignment() + kTakingReachPx + 1); }
     int bestTilePx() const override { return 1024; } ///< of 1280 pixels a tenth quicker, with a fifth of a gigabyte more
 
     void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const override
     {
         if (!in.isMosaic())
-            return m_fullColour->denoiseTile(in.shrunkBy(haloPx() - m_fullColour->haloPx()), where, out, scratch);
+            return m_finished->denoiseTile(in.shrunkBy(haloPx() - m_finished->haloPx()), where, out, scratch);
         Answers alone;
         Answers *shared = scratch.ofTile<Answers>([] { return std::make_unique<Answers>(); });
         Answers &answers = shared ? *shared : alone;
-        const auto ofLuminance = indexFor(toldFor(m_luminance), in, where, answers, scratch), ofColour = indexFor(toldFor(m_colour), in, where, answers, scratch);
+        const auto ofLuminance = indexFor(unet::toldFor(m_luminance), in, where, answers, scratch), ofColour = indexFor(unet::toldFor(m_colour), in, where, answers, scratch);
         if (!ofLuminance || !ofColour)
             return;
         const Answer &luminance = answers.all[*ofLuminance], &colour = answers.all[*ofColour];
@@ -54,13 +53,6 @@ public:
     }
 
 private:
-    /// The noise that the network is told at a strength: it was trained on laws that are wrong by up to a quarter, and told so.
-    static float toldFor(float strength)
-    {
-        constexpr float kMost = 1.f / 6; // beyond what there is, at strength 3
-        return 1 + kMost * std::max(0.f, strength - 1) / 2;
-    }
-
     /// Balanced planes less their local means, sigma of each colour, and how far black and white are. False once stopped.
     static bool fillInput(const TileInput &in, const PackedGrid &g, float told, const PackedRoom &room, const std::stop_token &stop, float *to)
     {
@@ -73,7 +65,7 @@ private:
         for (size_t c = 0; c < unet::kPlanes; ++c) {
             if (stop.stop_requested())
                 return false;
-            gatherPlane(in, g, int(c), room.plane);
+            gatherPlane(in.planes[0], g, int(c), room.plane);
             boxSum<kInputRoot>(room.plane, room, room.sums);
             const float ratio = balance.ratio[c], toSigmas = ratio / sigma[kColourOf[c]];
             for (int y = 0; y < g.packed.height; ++y) {
@@ -127,7 +119,7 @@ private:
 
     int m_reachPx;
     float m_luminance, m_colour;
-    std::unique_ptr<DenoiseMethod> m_fullColour;
+    std::unique_ptr<DenoiseMethod> m_finished;
 };
 
 } // namespace

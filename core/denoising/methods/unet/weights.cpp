@@ -2,10 +2,13 @@
 #include "methods/unet/weights.h"
 
 #include "base/half.h"
+#include "irenic/parameter.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
 
 #include <zlib.h>
 
+#include <array>
 #include <bit>
 #include <cmath>
 #include <cstdlib>
@@ -58,13 +61,13 @@ int Shape::reach() const
 
 Result<Weights> readWeights(const std::filesystem::path &file)
 {
-    const auto damaged = [&](const std::string &why) { return Error{ErrorCode::Damaged, "The learned weights in " + textOf(file) + " cannot be used: " + why + ". Other methods work without them.", {}}; };
+    const auto damaged = [&](const std::string &why) { return Error{ErrorCode::Damaged, sentence("The learned weights in %1 cannot be used: %2. Other methods work without them.", {textOf(file), sentence(why.c_str())}), {}}; };
     std::ifstream in(file, std::ios::binary);
     if (!in)
-        return Error{ErrorCode::NotFound, "The learned weights are not there (" + textOf(file) + "); building Irenic puts them there. Other methods work without them.", {}};
+        return Error{ErrorCode::NotFound, sentence("The learned weights are not there (%1); building Irenic puts them there. Other methods work without them.", {textOf(file)}), {}};
     const std::vector<char> bytes{std::istreambuf_iterator<char>(in), {}};
     if (bytes.size() < sizeof kMagic + sizeof(uint32_t) || std::memcmp(bytes.data(), kMagic, sizeof kMagic) != 0)
-        return damaged("it is no such file");
+        return damaged(visible("it is no such file"));
     size_t at = sizeof kMagic;
     bool isShort = false;
     const auto next = [&] {
@@ -79,15 +82,15 @@ Result<Weights> readWeights(const std::filesystem::path &file)
     };
     const uint32_t version = next();
     if (version != kFirst && version != kSecond)
-        return Error{ErrorCode::Unsupported, "The learned weights in " + textOf(file) + " are of another version of Irenic. Other methods work without them.", {}};
+        return Error{ErrorCode::Unsupported, sentence("The learned weights in %1 are of another version of Irenic. Other methods work without them.", {textOf(file)}), {}};
     Weights w;
     uint32_t levels = 3;
     if (version == kSecond) {
         levels = next();
         w.shape.inputs = int(std::min(next(), kWidest));
         w.shape.outputs = int(std::min(next(), kWidest));
-        if (levels < kFewestLevels || levels > kMostLevels || w.shape.inputs != kColourIn || w.shape.outputs != kColourOut)
-            return damaged("it tells of a network that cannot be");
+        if (levels < kFewestLevels || levels > kMostLevels || (w.shape.inputs != kColourIn && w.shape.inputs != kFinishedIn) || w.shape.outputs != kColourOut)
+            return damaged(visible("it tells of a network that cannot be"));
     }
     for (uint32_t i = 0; i < levels; ++i)
         w.shape.widths.push_back(int(std::min(next(), kWidest + 1)));
@@ -96,26 +99,26 @@ Result<Weights> readWeights(const std::filesystem::path &file)
     next(); // steps of training
     const uint32_t numbers = next(), check = next();
     if (isShort)
-        return damaged("it is not as long as it should be");
+        return damaged(visible("it is not as long as it should be"));
     for (size_t i = 0; i < levels; ++i)
         if (const auto width = uint32_t(w.shape.widths[i]), depth = uint32_t(w.shape.depths[i]); width == 0 || width > kWidest || width % 16 != 0 || depth == 0 || depth > kDeepest)
-            return damaged("it tells of a network that cannot be");
+            return damaged(visible("it tells of a network that cannot be"));
     w.layers = w.shape.layers();
     size_t count = 0;
     for (const Convolution &c : w.layers)
         count += size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side);
     if (numbers != count || bytes.size() != at + 2 * count)
-        return damaged("it is not as long as it should be");
+        return damaged(visible("it is not as long as it should be"));
     const auto *payload = reinterpret_cast<const unsigned char *>(bytes.data()) + at;
     if (uint32_t(crc32(crc32(0, nullptr, 0), payload, uInt(2 * count))) != check)
-        return damaged("its check sum is wrong");
+        return damaged(visible("its check sum is wrong"));
     for (Convolution &c : w.layers) {
         c.weights.resize(size_t(c.inputs) * size_t(c.outputs) * size_t(c.side) * size_t(c.side));
         for (float &v : c.weights) {
             const uint16_t half = uint16_t(payload[0] | payload[1] << 8);
             payload += 2;
             if ((half >> 10 & 31) == 31)
-                return damaged("it holds what is no number");
+                return damaged(visible("it holds what is no number"));
             v = halfToFloat(half);
         }
     }
@@ -124,8 +127,8 @@ Result<Weights> readWeights(const std::filesystem::path &file)
 
 std::filesystem::path weightsFile(Shipped which)
 {
-    const char *name = which == Shipped::Colour ? "unet-colour.weights" : which == Shipped::Large ? "unet-large.weights"
-                                                                                                  : "unet.weights";
+    static constexpr std::array kNames{"unet.weights", "unet-large.weights", "unet-colour.weights", "unet-finished.weights"};
+    const char *name = kNames[size_t(which)];
     if (const char *folder = std::getenv("IRENIC_DATA"))
         return std::filesystem::path(folder) / name;
     std::error_code ec;
@@ -147,7 +150,14 @@ namespace {
 template <Shipped Which>
 const Result<Weights> &readOnce()
 {
-    static const Result<Weights> weights = readWeights(weightsFile(Which));
+    static const Result<Weights> weights = [] {
+        constexpr int kInputs = Which == Shipped::Colour ? kColourIn : Which == Shipped::Finished ? kFinishedIn
+                                                                                                  : kSamplesIn;
+        Result<Weights> read = readWeights(weightsFile(Which));
+        if (read && read.value().shape.inputs != kInputs)
+            return Result<Weights>(Error{ErrorCode::Damaged, sentence("The learned weights in %1 cannot be used: %2. Other methods work without them.", {textOf(weightsFile(Which)), sentence("they are those of another network")}), {}});
+        return read;
+    }();
     return weights;
 }
 
@@ -158,6 +168,7 @@ const Result<Weights> &shippedWeights(Shipped which)
     switch (which) {
     case Shipped::Large: return readOnce<Shipped::Large>();
     case Shipped::Colour: return readOnce<Shipped::Colour>();
+    case Shipped::Finished: return readOnce<Shipped::Finished>();
     default: return readOnce<Shipped::Compact>();
     }
 }

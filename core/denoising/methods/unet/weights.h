@@ -16,8 +16,9 @@ struct Convolution {
 };
 
 /// The first generation answers the noise of the four packed samples from these and one noise; the second (training/full_colour.py) is told the noise of
-/// each colour and how far black and white are, and answers eight numbers of full colour, too.
-inline constexpr int kSamplesIn = 5, kSamplesOut = 4, kColourIn = 9, kColourOut = 12;
+/// each colour and how far black and white are, and answers eight numbers of full colour, too. That for pictures which have full colour already
+/// (training/finished.py) answers the noise of the three colours of four pixels from these, three sigmas of their noise and their brightness.
+inline constexpr int kSamplesIn = 5, kSamplesOut = 4, kColourIn = 9, kColourOut = 12, kFinishedIn = 16, kFinishedOut = 12;
 
 /// How large a network is, level by level from the full size of the packed planes on, each half as large as the one before.
 struct Shape {
@@ -51,9 +52,10 @@ enum class Shipped {
     Compact,
     Large,
     Colour,
+    Finished,
 };
 
-/// share/irenic/unet.weights, unet-large.weights or unet-colour.weights beside the folder of the program; IRENIC_DATA names another folder.
+/// share/irenic/unet.weights, unet-large.weights, unet-colour.weights or unet-finished.weights beside the folder of the program; IRENIC_DATA names another folder.
 std::filesystem::path weightsFile(Shipped which);
 
 /// Read once in a process.

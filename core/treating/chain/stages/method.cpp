@@ -19,7 +19,7 @@ public:
     {
         for (const Variant &v : facts.variants.list()) {
             const Treatment one{facts.treatment.method, v.luminance, v.colour, facts.treatment.colourMethod};
-            m_methods.push_back(v.luminance == 0 && v.colour == 0 && !facts.givesColours ? nullptr : makeMethod(one));
+            m_methods.push_back(v.luminance == 0 && v.colour == 0 && !facts.givesColours ? nullptr : makeMethod(carriedOut(one, facts.frame->kind)));
         }
     }
 
@@ -98,7 +98,8 @@ private:
     /// How often a method computes the frame: once for every answer, where some place of a tile asks for it.
     double timesFor(const std::string &method) const
     {
-        const bool once = m_facts.isMosaic() && findMethod(method)->answersOnce;
+        const MethodInfo &info = *findMethod(method);
+        const bool once = info.answersOnce && (m_facts.isMosaic() || !info.fullColour);
         std::map<std::pair<double, double>, double> answers; // and the share of the frame that asks for each
         for (size_t setting = 0; setting < m_facts.variants.settings().size(); ++setting) {
             std::set<std::pair<double, double>> asked;
