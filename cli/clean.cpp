@@ -73,7 +73,6 @@ Result<std::pair<size_t, size_t>> shardOf(const std::string &text)
 Result<ExportOptions> optionsOf(const CleanArguments &a)
 {
     ExportOptions o;
-    o.lossless = !a.uncompressed;
     o.bits = a.bits;
     o.dpi = a.dpi;
     const auto profile = profileFromName(a.profile);
@@ -82,6 +81,10 @@ Result<ExportOptions> optionsOf(const CleanArguments &a)
     const auto compression = compressionFromName(a.compression);
     if (!compression)
         return wrong("The compression must be none, deflate or lzw, not \"" + a.compression + "\".");
+    const auto dng = dngCompressionFromName(a.uncompressed ? "none" : a.dngCompression);
+    if (!dng)
+        return wrong("The compression of a DNG must be jpeg, jpeg-xl or none, not \"" + a.dngCompression + "\".");
+    o.dng = *dng;
     o.profile = *profile;
     o.compression = *compression;
     o.rendering = a.rendering;

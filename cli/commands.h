@@ -53,6 +53,7 @@ struct CleanArguments {
     std::string shape;  ///< empty: as the file of lens corrections says, or largest
     std::string recipe; ///< file, or a picture that was exported; in place of method and strengths
     std::string format = "auto";
+    std::string dngCompression = "jpeg";
     bool uncompressed = false;
     int bits = 16;
     double dpi = 300;

@@ -49,7 +49,8 @@ void addCleaning(CLI::App *command, CleanArguments &c, const std::string &book)
     command->add_flag("--measure-lateral", c.measureLateral, "Lateral aberration as measured on each frame");
     command->add_option("--shape", c.shape, "With distortion undone: largest (no blank corners), original (scale of the middle) or everything (default: as the file of lens corrections says, or largest)");
     command->add_option("--format", c.format, "dng (still raw), linear-dng (demosaiced), tiff, jpeg or png (proofs in 8 bits), or auto: dng, but tiff for finished pictures; several with commas between, cleaned once")->capture_default_str();
-    command->add_flag("--uncompressed", c.uncompressed, "DNG without lossless compression");
+    command->add_option("--dng-compression", c.dngCompression, "DNG: jpeg (lossless), jpeg-xl (lossless, too, and a little smaller; of DNG 1.7, which few programs read yet) or none")->capture_default_str();
+    command->add_flag("--uncompressed", c.uncompressed, "The same as --dng-compression none");
     command->add_option("--bits", c.bits, "TIFF: 8 (dithered), 16 or 32 (floating point)")->capture_default_str();
     command->add_option("--compression", c.compression, "TIFF: none, deflate or lzw")->capture_default_str();
     command->add_option("--profile", c.profile, "Rendered files: own (sRGB; a finished picture keeps its own), srgb, wide (BT.2020) or linear")->capture_default_str();

@@ -27,6 +27,7 @@ using Frames = ExportChoices::Frames;
 using Place = ExportChoices::Place;
 constexpr int kNamesShown = 4;
 constexpr int kBits[] = {8, 16, 32};
+constexpr std::array kDngCompressions{DngCompression::LosslessJpeg, DngCompression::JpegXl, DngCompression::None};
 constexpr std::array kCompressions{TiffCompression::None, TiffCompression::Deflate, TiffCompression::Lzw};
 constexpr std::array kProfiles{OutputProfile::Own, OutputProfile::Srgb, OutputProfile::Wide, OutputProfile::Linear};
 enum ClashLine {
@@ -192,10 +193,13 @@ QWidget *ExportDialog::makeFormats()
     QHBoxLayout *first = rowIn(column);
     m_dng = offer(first, tr("DNG, still raw: white balance and colour as in the original"), ExportFormat::Dng, QStringLiteral("asDng"));
     first->addStretch(1);
-    m_uncompressed = new QCheckBox(tr("uncompressed"));
-    m_uncompressed->setToolTip(tr("For programs that do not read lossless JPEG; twice the size"));
-    m_uncompressed->setChecked(!m_start.options.lossless);
-    first->addWidget(m_uncompressed);
+    m_dngCompression = new QComboBox;
+    m_dngCompression->setObjectName(QStringLiteral("dngCompression"));
+    m_dngCompression->setAccessibleName(tr("Compression of the DNG"));
+    m_dngCompression->setToolTip(tr("Lossless JPEG is read everywhere. JPEG XL, without loss as well, is a little smaller, and read by few programs yet. Uncompressed takes twice the room."));
+    m_dngCompression->addItems({tr("lossless JPEG"), tr("JPEG XL (DNG 1.7)"), tr("uncompressed")});
+    m_dngCompression->setCurrentIndex(lineOf(kDngCompressions, m_start.options.dng));
+    first->addWidget(m_dngCompression);
     m_linear = offer(column, tr("linear DNG: demosaiced, in the camera's own colours"), ExportFormat::LinearDng, QStringLiteral("asLinearDng"));
     QHBoxLayout *rendered = rowIn(column);
     m_tiff = offer(rendered, tr("TIFF, rendered"), ExportFormat::Tiff, QStringLiteral("asTiff"));
@@ -283,7 +287,7 @@ ExportChoices ExportDialog::choices() const
     for (const auto &[box, format] : {std::pair{m_dng, ExportFormat::Dng}, std::pair{m_linear, ExportFormat::LinearDng}, std::pair{m_tiff, ExportFormat::Tiff}, std::pair{m_jpeg, ExportFormat::Jpeg}, std::pair{m_png, ExportFormat::Png}})
         if (box->isChecked())
             c.formats << format;
-    c.options.lossless = !m_uncompressed->isChecked();
+    c.options.dng = kDngCompressions[size_t(m_dngCompression->currentIndex())];
     c.options.bits = kBits[m_bits->currentIndex()];
     c.options.compression = kCompressions[size_t(m_compression->currentIndex())];
     c.options.profile = kProfiles[size_t(m_profile->currentIndex())];
@@ -302,7 +306,7 @@ void ExportDialog::refresh()
 {
     const ExportChoices c = choices();
     const bool tiff = m_tiff->isChecked(), rendered = tiff || m_jpeg->isChecked() || m_png->isChecked();
-    m_uncompressed->setEnabled(m_dng->isChecked() || m_linear->isChecked());
+    m_dngCompression->setEnabled(m_dng->isChecked() || m_linear->isChecked());
     for (QWidget *w : {static_cast<QWidget *>(m_bits), static_cast<QWidget *>(m_compression)})
         w->setEnabled(tiff);
     for (QWidget *w : {static_cast<QWidget *>(m_profile), static_cast<QWidget *>(m_dpi)})

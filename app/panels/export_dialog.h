@@ -47,8 +47,8 @@ private:
     std::optional<ExportJob::Clash> m_answer; ///< to the question about clashes
     double m_pace;
     QButtonGroup *m_who, *m_where;
-    QComboBox *m_alike, *m_bits, *m_compression, *m_profile, *m_clash;
-    QCheckBox *m_sameNoise, *m_dng, *m_linear, *m_tiff, *m_jpeg, *m_png, *m_uncompressed, *m_sidecar;
+    QComboBox *m_alike, *m_dngCompression, *m_bits, *m_compression, *m_profile, *m_clash;
+    QCheckBox *m_sameNoise, *m_dng, *m_linear, *m_tiff, *m_jpeg, *m_png, *m_sidecar;
     QSpinBox *m_dpi;
     QLineEdit *m_subfolder, *m_folder, *m_name;
     QLabel *m_preview, *m_time, *m_note, *m_samplesAlone;

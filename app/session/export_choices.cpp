@@ -31,7 +31,7 @@ ExportChoices ExportChoices::load()
     c.options.compression = compressionFromName(text("compression", {}).toStdString()).value_or(c.options.compression);
     c.options.profile = profileFromName(text("profile", {}).toStdString()).value_or(c.options.profile);
     c.options.dpi = number("dpi", int(c.options.dpi));
-    c.options.lossless = number("lossless", 1);
+    c.options.dng = dngCompressionFromName(text("dngCompression", {}).toStdString()).value_or(c.options.dng);
     if (!validate(c.options))
         c.options = {};
     c.place = Place(std::clamp(number("place", int(c.place)), 0, int(Place::Folder)));
@@ -56,7 +56,7 @@ void ExportChoices::save() const
     set("compression", QLatin1String(compressionName(options.compression)));
     set("profile", QLatin1String(profileName(options.profile)));
     set("dpi", int(options.dpi));
-    set("lossless", int(options.lossless));
+    set("dngCompression", QLatin1String(compressionName(options.dng)));
     set("place", int(place));
     set("subfolder", subfolder);
     set("folder", folder);

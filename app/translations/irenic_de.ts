@@ -893,6 +893,10 @@
         <source>%1 could not be worked on: a library gave up without a reason. Nothing was changed.</source>
         <translation>%1 ließ sich nicht bearbeiten: Eine Bibliothek gab ohne Grund auf. Nichts wurde geändert.</translation>
     </message>
+    <message>
+        <source>hard to measure in full colour, where the network sees noise for itself.</source>
+        <translation>in voller Farbe schwer zu messen, wo das Netz Rauschen selbst sieht.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Actions</name>
@@ -3297,10 +3301,6 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <translation>unkomprimiert</translation>
     </message>
     <message>
-        <source>For programs that do not read lossless JPEG; twice the size</source>
-        <translation>Für Programme, die kein verlustfreies JPEG lesen; doppelt so groß</translation>
-    </message>
-    <message>
         <source>linear DNG: demosaiced, in the camera&apos;s own colours</source>
         <translation>lineares DNG: demosaikt, in den Farben der Kamera</translation>
     </message>
@@ -3451,6 +3451,22 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
     <message>
         <source>the one frame of the roll, with</source>
         <translation>die eine Aufnahme des Films, mit</translation>
+    </message>
+    <message>
+        <source>Compression of the DNG</source>
+        <translation>Komprimierung des DNG</translation>
+    </message>
+    <message>
+        <source>Lossless JPEG is read everywhere. JPEG XL, without loss as well, is a little smaller, and read by few programs yet. Uncompressed takes twice the room.</source>
+        <translation>Verlustfreies JPEG wird überall gelesen. JPEG XL, ebenfalls ohne Verlust, ist etwas kleiner und wird noch von wenigen Programmen gelesen. Unkomprimiert braucht doppelt so viel Platz.</translation>
+    </message>
+    <message>
+        <source>lossless JPEG</source>
+        <translation>verlustfreies JPEG</translation>
+    </message>
+    <message>
+        <source>JPEG XL (DNG 1.7)</source>
+        <translation>JPEG XL (DNG 1.7)</translation>
     </message>
 </context>
 <context>

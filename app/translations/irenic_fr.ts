@@ -893,6 +893,10 @@
         <source>%1 could not be worked on: a library gave up without a reason. Nothing was changed.</source>
         <translation>%1 n&apos;a pu être traité : une bibliothèque a renoncé sans raison. Rien n&apos;est changé.</translation>
     </message>
+    <message>
+        <source>hard to measure in full colour, where the network sees noise for itself.</source>
+        <translation>difficile à mesurer en couleur, où le réseau voit le bruit de lui-même.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Actions</name>
@@ -3297,10 +3301,6 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <translation>non compressé</translation>
     </message>
     <message>
-        <source>For programs that do not read lossless JPEG; twice the size</source>
-        <translation>Pour les programmes qui ne lisent pas le JPEG sans perte ; deux fois plus gros</translation>
-    </message>
-    <message>
         <source>linear DNG: demosaiced, in the camera&apos;s own colours</source>
         <translation>DNG linéaire : dématricé, dans les couleurs de l&apos;appareil</translation>
     </message>
@@ -3451,6 +3451,22 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
     <message>
         <source>the one frame of the roll, with</source>
         <translation>la seule vue de la pellicule, avec</translation>
+    </message>
+    <message>
+        <source>Compression of the DNG</source>
+        <translation>Compression du DNG</translation>
+    </message>
+    <message>
+        <source>Lossless JPEG is read everywhere. JPEG XL, without loss as well, is a little smaller, and read by few programs yet. Uncompressed takes twice the room.</source>
+        <translation>Le JPEG sans perte est lu partout. JPEG XL, sans perte aussi, est un peu plus petit et peu de programmes le lisent encore. Non comprimé prend deux fois plus de place.</translation>
+    </message>
+    <message>
+        <source>lossless JPEG</source>
+        <translation>JPEG sans perte</translation>
+    </message>
+    <message>
+        <source>JPEG XL (DNG 1.7)</source>
+        <translation>JPEG XL (DNG 1.7)</translation>
     </message>
 </context>
 <context>

@@ -2,6 +2,7 @@
 #include "export/dng_writer.h"
 
 #include "base/parallel.h"
+#include "export/jpeg_xl.h"
 #include "export/lossless_jpeg.h"
 #include "irenic/sentence.h"
 #include "irenic/text.h"
@@ -91,30 +92,57 @@ Status writePreview(AtomicFile &file, const RgbImage<uint8_t> &preview, TiffDire
     return file.append(std::as_bytes(std::span(preview.samples)));
 }
 
-/// The tile at pixel (x0, y0), of full size; what lies beyond the picture repeats the last samples of the same colour.
-Plane<uint16_t> tileOf(PlaneView<const uint16_t> samples, int perPixel, int x0, int y0, int width)
+/// The tile at pixel (x0, y0), of full size; what lies beyond the picture repeats the last samples of the same colour, or, of fields, the last one.
+Plane<uint16_t> tileOf(PlaneView<const uint16_t> samples, int perPixel, int x0, int y0, int width, bool ofFields)
 {
     Plane<uint16_t> tile({width * perPixel, kTilePx});
-    const auto inside = [](int i, int size) { return i < size ? i : size - 2 + ((i ^ size) & 1); };
+    const auto inside = [ofFields](int i, int size) { return i < size ? i : ofFields ? size - 1
+                                                                                     : size - 2 + ((i ^ size) & 1); };
     for (int y = 0; y < kTilePx; ++y)
         for (int x = 0; x < width; ++x)
             std::copy_n(samples.row(inside(y0 + y, samples.height)) + inside(x0 + x, samples.width / perPixel) * perPixel, perPixel, tile.row(y) + x * perPixel);
     return tile;
 }
 
-Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, int perPixel, TiffDirectory &raw, const RunContext &run)
+/// The four colours of a mosaic apart, as DNG 1.7's interleave factors of 2 have it: what belongs together lies together, and packs better.
+Plane<uint16_t> fieldsOf(PlaneView<const uint16_t> samples)
 {
+    Plane<uint16_t> out({samples.width, samples.height});
+    const auto place = [](int i, int size) { return i / 2 + (i % 2) * ((size + 1) / 2); };
+    for (int y = 0; y < samples.height; ++y) {
+        uint16_t *to = out.row(place(y, samples.height));
+        for (int x = 0; x < samples.width; ++x)
+            to[place(x, samples.width)] = samples.row(y)[x];
+    }
+    return out;
+}
+
+/// Tiles of lossless JPEG or JPEG XL.
+Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, int perPixel, bool jpegXl, TiffDirectory &raw, const RunContext &run)
+{
+    Plane<uint16_t> fields;
+    if (jpegXl && perPixel == 1) {
+        fields = fieldsOf(samples);
+        samples = fields.constView();
+        raw.setNumber(TagRowInterleaveFactor, TiffLong, 2);
+        raw.setNumber(TagColumnInterleaveFactor, TiffLong, 2);
+    }
+    if (jpegXl)
+        raw.setNumber(TagJxlDistance, TiffFloat, 0);
     const int pixels = samples.width / perPixel, width = pixels == 2 * kTilePx ? kOtherTileWidthPx : kTilePx;
     const int across = (pixels + width - 1) / width, down = (samples.height + kTilePx - 1) / kTilePx;
     std::vector<double> offsets, counts;
     for (int j = 0; j < down; ++j) {
         std::vector<std::vector<std::byte>> tiles(static_cast<size_t>(across));
         const Status done = parallelFor(across, stage(run, double(j) / down, double(j + 1) / down), [&](int i) {
-            tiles[size_t(i)] = encodeLosslessJpeg(tileOf(samples, perPixel, i * width, j * kTilePx, width).constView(), perPixel == 1 ? 2 : perPixel, perPixel == 1 ? 2 : 1);
+            const Plane<uint16_t> tile = tileOf(samples, perPixel, i * width, j * kTilePx, width, !fields.isEmpty());
+            tiles[size_t(i)] = jpegXl ? encodeJpegXl(tile.constView(), perPixel) : encodeLosslessJpeg(tile.constView(), perPixel == 1 ? 2 : perPixel, perPixel == 1 ? 2 : 1);
         });
         if (!done)
             return done;
         for (auto &tile : tiles) {
+            if (tile.empty())
+                return Error{ErrorCode::WriteFailed, sentence("%1 was not written: the picture could not be coded.", {textOf(file.target())}), {}};
             offsets.push_back(double(file.position()));
             counts.push_back(double(tile.size()));
             tile.resize((tile.size() + 1) & ~size_t(1));
@@ -122,7 +150,7 @@ Status writeTiles(AtomicFile &file, PlaneView<const uint16_t> samples, int perPi
                 return s;
         }
     }
-    raw.setNumber(TagCompression, TiffShort, CompressionJpeg);
+    raw.setNumber(TagCompression, TiffShort, jpegXl ? CompressionJpegXl : CompressionJpeg);
     raw.setNumbers(TagBitsPerSample, TiffShort, std::vector<double>(size_t(perPixel), 16));
     raw.setNumber(TagTileWidth, TiffLong, width);
     raw.setNumber(TagTileLength, TiffLong, kTilePx);
@@ -189,8 +217,8 @@ Status writeDng(AtomicFile &file, const DngContents &contents, const RunContext 
     if (s)
         s = tree.pad();
     if (s)
-        s = contents.lossless ? writeTiles(file, contents.samples, contents.perPixel, raw, run)
-                              : writeStrip(file, contents.samples, contents.perPixel, contents.bits, raw, run);
+        s = contents.compression == DngCompression::None ? writeStrip(file, contents.samples, contents.perPixel, contents.bits, raw, run)
+                                                         : writeTiles(file, contents.samples, contents.perPixel, contents.compression == DngCompression::JpegXl, raw, run);
     if (!s)
         return s;
     raw.setNumber(TagNewSubFileType, TiffLong, 0);

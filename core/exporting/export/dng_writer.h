@@ -2,6 +2,7 @@
 #pragma once
 
 #include "irenic/develop.h"
+#include "irenic/export.h"
 #include "raw/tiff_tree.h"
 #include "storage/atomic_file.h"
 
@@ -12,9 +13,9 @@ struct DngContents {
     TiffDirectory main; ///< first directory without its picture's layout; its exif and gps go along
     TiffDirectory raw;  ///< sensor directory without its picture's layout
     PlaneView<const uint16_t> samples;
-    int perPixel = 1;     ///< samples: 1 of a mosaic, 3 of a linear DNG
-    int bits = 16;        ///< 12 and 14 are packed when uncompressed; compressed samples are stored as 16
-    bool lossless = true; ///< lossless JPEG tiles; else uncompressed strips
+    int perPixel = 1;                                          ///< samples: 1 of a mosaic, 3 of a linear DNG
+    int bits = 16;                                             ///< 12 and 14 are packed when uncompressed; compressed samples are stored as 16
+    DngCompression compression = DngCompression::LosslessJpeg; ///< tiles; uncompressed samples lie in a strip
     RgbImage<uint8_t> preview;
 };
 

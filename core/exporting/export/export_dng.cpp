@@ -392,7 +392,10 @@ Status writeCleanedDng(AtomicFile &file, const Cleaner &cleaner, const NoiseRepo
     dropApplied(applied, raw);
     if (!cleaner.isIdentity())
         describeNoise(source, noise, cleaner.treatment(), raw);
-    const DngContents contents{std::move(main), std::move(raw), samples->view(), frame->channels(), 16, options.lossless, preview.take()};
+    if (options.dng == DngCompression::JpegXl) // woven fields since 1.7.1
+        for (const uint16_t tag : {TagDngVersion, TagDngBackwardVersion})
+            main.setBytes(tag, TiffByte, bytesOf({1, 7, 1, 0}));
+    const DngContents contents{std::move(main), std::move(raw), samples->view(), frame->channels(), 16, options.dng, preview.take()};
     if (const Status s = writeDng(file, contents, stage(run, share, written)); !s)
         return s;
     if (const Status s = file.settle(run.stop); !s)

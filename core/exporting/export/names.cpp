@@ -13,6 +13,7 @@ namespace irenic {
 namespace {
 
 constexpr const char *kFormatNames[] = {"dng", "tiff", "jpeg", "png", "linear-dng"};
+constexpr const char *kDngCompressionNames[] = {"none", "jpeg", "jpeg-xl"};
 constexpr const char *kCompressionNames[] = {"none", "deflate", "lzw"};
 constexpr const char *kProfileNames[] = {"own", "srgb", "wide", "linear"};
 
@@ -59,6 +60,16 @@ std::optional<ExportFormat> formatFromName(const std::string &name)
 ExportFormat naturalFormat(const Frame &frame)
 {
     return frame.kind == FrameKind::Rendered ? ExportFormat::Tiff : ExportFormat::Dng;
+}
+
+const char *compressionName(DngCompression compression)
+{
+    return kDngCompressionNames[size_t(compression)];
+}
+
+std::optional<DngCompression> dngCompressionFromName(const std::string &name)
+{
+    return fromName<DngCompression>(kDngCompressionNames, name);
 }
 
 const char *compressionName(TiffCompression compression)

@@ -50,11 +50,20 @@ WantedTreatment wantedFrom(const JsonReader &j)
     return w;
 }
 
+/// As earlier versions had it, which knew no JPEG XL.
+Json dngJson(DngCompression compression)
+{
+    Json j{{"lossless", compression != DngCompression::None}};
+    if (compression == DngCompression::JpegXl)
+        j["jpegXl"] = true;
+    return j;
+}
+
 /// What decides about the pixels of a file of this format, and nothing that does not.
 Json toJson(const ExportOptions &o, ExportFormat format)
 {
     if (isStillRaw(format))
-        return {{"lossless", o.lossless}};
+        return dngJson(o.dng);
     Json j{{"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"rendering", toJson(o.rendering)}};
     if (format == ExportFormat::Tiff)
         j.update(Json{{"bits", o.bits}, {"compression", compressionName(o.compression)}});
@@ -72,10 +81,18 @@ Json editsJson(const ExportJob &job)
     return j;
 }
 
+/// All of them, whatever the format.
+Json optionsJson(const ExportOptions &o)
+{
+    Json j = dngJson(o.dng);
+    j.update(Json{{"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}});
+    return j;
+}
+
 Json toJson(const ExportJob &job)
 {
     const ExportOptions &o = job.options;
-    Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial}, {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"}, {"options", {{"lossless", o.lossless}, {"profile", profileName(o.profile)}, {"dpi", o.dpi}, {"bits", o.bits}, {"compression", compressionName(o.compression)}, {"rendering", toJson(o.rendering)}}}, {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", toJson(job.seriesNoise)}};
+    Json j{{"source", textOf(job.source)}, {"treatment", toJson(job.treatment)}, {"folder", textOf(job.folder)}, {"name", textOf(job.nameTemplate)}, {"trial", job.parts.trial}, {"counter", job.parts.counter}, {"format", job.format ? formatName(*job.format) : "auto"}, {"options", optionsJson(o)}, {"clash", job.clash == ExportJob::Clash::Skip ? "skip" : "number"}, {"sidecar", job.sidecar}, {"again", job.again}, {"seriesNoise", toJson(job.seriesNoise)}};
     j.update(editsJson(job));
     if (job.decided) {
         Json hot = Json::array();
@@ -120,7 +137,8 @@ ExportJob jobFrom(const JsonReader &j)
     if (j.text("format") != "auto")
         job.format = j.named<ExportFormat>("format", formatFromName);
     const JsonReader o = j.object("options");
-    job.options.lossless = o.boolean("lossless");
+    job.options.dng = !o.boolean("lossless") ? DngCompression::None : o.has("jpegXl") && o.boolean("jpegXl") ? DngCompression::JpegXl
+                                                                                                             : DngCompression::LosslessJpeg;
     job.options.profile = o.named<OutputProfile>("profile", profileFromName);
     job.options.dpi = o.number("dpi", 1, 10000);
     job.options.bits = o.whole("bits", 8, 32);

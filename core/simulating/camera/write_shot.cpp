@@ -139,7 +139,7 @@ Status writeShot(const std::filesystem::path &file, const Shot &shot, const Shoo
                 codes.at(x, y) = uint16_t(compandedCode(table, codes.at(x, y)));
     }
     const int bits = options.faults.compandedBits > 0 ? options.faults.compandedBits : options.bits;
-    const DngContents contents{mainOf(options), rawOf(shot, options), codes.isEmpty() ? shot.samples.view() : codes.view(), 1, bits, options.lossless, previewOf(shot, options)};
+    const DngContents contents{mainOf(options), rawOf(shot, options), codes.isEmpty() ? shot.samples.view() : codes.view(), 1, bits, options.lossless ? DngCompression::LosslessJpeg : DngCompression::None, previewOf(shot, options)};
     if (const Status s = writeDng(target.value(), contents, run); !s)
         return s;
     return target.value().commit();

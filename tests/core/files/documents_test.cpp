@@ -129,7 +129,7 @@ private slots:
         all.job.nameTemplate = "{name}-{trial}-{counter}";
         all.job.parts = {"C", 17};
         all.job.format = ExportFormat::Tiff;
-        all.job.options.lossless = false;
+        all.job.options.dng = DngCompression::JpegXl;
         all.job.options.rendering.exposureEv = -1;
         all.job.options.profile = OutputProfile::Wide;
         all.job.options.bits = 32;
@@ -143,6 +143,7 @@ private slots:
         QueuedJob running;
         running.job.source = "/roll/b.dng";
         running.job.again = true;
+        running.job.options.dng = DngCompression::None;
         running.state = QueuedJob::State::Running;
         QueuedJob done;
         done.state = QueuedJob::State::Done;

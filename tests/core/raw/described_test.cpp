@@ -84,7 +84,7 @@ struct Source {
         if (!writeShot(plain, shoot(textured ? makeScene(kSize) : flatScene(kSize, 0.2f, 0.2f, 0.2f), o).value(), o))
             return;
         const auto frame = readFrame(plain).value();
-        DngContents contents{frame->source->main, frame->source->rawIsMain ? TiffDirectory() : frame->source->raw, frame->samples.constView(), 1, 16, true, RgbImage<uint8_t>::ofSize({16, 16})};
+        DngContents contents{frame->source->main, frame->source->rawIsMain ? TiffDirectory() : frame->source->raw, frame->samples.constView(), 1, 16, DngCompression::LosslessJpeg, RgbImage<uint8_t>::ofSize({16, 16})};
         std::fill(contents.preview.samples.begin(), contents.preview.samples.end(), uint8_t(128));
         for (const auto &[tag, bytes] : lists)
             contents.raw.setBytes(tag, TiffUndefined, bytes);

@@ -4,11 +4,14 @@
 #include "irenic/export_job.h"
 #include "irenic/read_frame.h"
 #include "raw/dng_samples.h"
+#include "raw/tiff_tree.h"
 #include "support/frames.h"
 #include "support/hand_made.h"
 #include "support/jpeg.h"
 
 #include <QFile>
+#include <QImage>
+#include <QProcess>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -556,6 +559,66 @@ private slots:
         const QString file = QString::fromStdString(done.value().report.file.string());
         QVERIFY(exifOf(file, {"DNGBackwardVersion"}).value(0).endsWith("1 4 0 0"));
         QVERIFY(exifOf(file, {"RowInterleaveFactor"}).isEmpty());
+    }
+    /// Written as JPEG XL the samples are the same, and whoever does not know DNG 1.7 is told; the library's own program reads a tile.
+    void aDngIsWrittenAsJpegXl_data()
+    {
+        QTest::addColumn<bool>("linear");
+        QTest::newRow("mosaic") << false;
+        QTest::newRow("linear") << true;
+    }
+    void aDngIsWrittenAsJpegXl()
+    {
+        QFETCH(bool, linear);
+        const QTemporaryDir dir;
+        ShootOptions o;
+        o.iso = 1600;
+        const Shot shot = shoot(makeScene({610, 402}), o).take(); // no whole number of tiles
+        ExportJob job;
+        job.source = dir.filePath("shot.dng").toStdString();
+        QVERIFY(writeShot(job.source, shot, o));
+        job.folder = dir.path().toStdString();
+        job.treatment = WantedTreatment{.method = "wavelet", .luminance = 1, .colour = 1};
+        job.format = linear ? ExportFormat::LinearDng : ExportFormat::Dng;
+        job.again = true;
+        std::vector<std::filesystem::path> files;
+        for (const DngCompression compression : {DngCompression::LosslessJpeg, DngCompression::JpegXl}) {
+            job.options.dng = compression;
+            const auto done = runExportJob(job, nullptr, nullptr);
+            QVERIFY2(done.ok(), done.ok() ? "" : done.error().userMessage.c_str());
+            files.push_back(done.value().report.file);
+        }
+        const auto usual = readFrame(files[0]).take(), small = readFrame(files[1]).take();
+        QCOMPARE(small->compression, std::string("JPEG XL"));
+        QVERIFY(sameBits(small->samples.constView(), usual->samples.constView()));
+        QVERIFY(small->crop == usual->crop && small->levels.white == usual->levels.white && small->levels.black == usual->levels.black);
+        QVERIFY(double(std::filesystem::file_size(files[1])) < 1.1 * double(std::filesystem::file_size(files[0]))); // though its tiles are filled up
+        const QString file = QString::fromStdString(files[1].string());
+        QVERIFY(exifOf(file, {"DNGVersion"}).value(0).endsWith("1 7 1 0") && exifOf(file, {"DNGBackwardVersion"}).value(0).endsWith("1 7 1 0"));
+        const TiffTree tree = readTiffTree(files[1]).take();
+        const TiffDirectory &raw = tree.chain.front().subDirectories.front();
+        QCOMPARE(int(raw.number(TagCompression, 0)), int(CompressionJpegXl));
+        QCOMPARE(raw.number(TagJxlDistance, -1), 0.0);
+        QCOMPARE(raw.number(TagRowInterleaveFactor, 1), linear ? 1.0 : 2.0);
+        // The first tile: of a mosaic the samples of one colour.
+        QFile bytes(file), tile(dir.filePath("tile.jxl"));
+        QVERIFY(bytes.open(QIODevice::ReadOnly) && bytes.seek(qint64(raw.numbers(TagTileOffsets).front())) && tile.open(QIODevice::WriteOnly));
+        QByteArray stream = bytes.read(qint64(raw.numbers(TagTileByteCounts).front()));
+        QVERIFY(stream.startsWith("\xff\x0a")); // a bare codestream
+        QVERIFY(tile.write(stream) == stream.size());
+        tile.close();
+        QCOMPARE(QProcess::execute("djxl", {tile.fileName(), dir.filePath("tile.png")}), 0);
+        const QImage decoded(dir.filePath("tile.png"));
+        QCOMPARE(decoded.size(), QSize(256, 256));
+        const QImage deep = decoded.convertToFormat(linear ? QImage::Format_RGBX64 : QImage::Format_Grayscale16);
+        for (int y = 0; y < 200; y += 3)
+            for (int x = 0; x < 256; ++x) {
+                const auto *row = reinterpret_cast<const uint16_t *>(deep.constScanLine(y));
+                if (linear)
+                    QCOMPARE(row[4 * x + 1], usual->samples.at(3 * x + 1, y));
+                else
+                    QCOMPARE(row[x], usual->samples.at(2 * x, 2 * y));
+            }
     }
     void aSensorWithoutFiltersIsGrey()
     {

@@ -25,6 +25,11 @@ std::optional<ExportFormat> formatFromName(const std::string &name);
 ExportFormat naturalFormat(const Frame &frame); ///< DNG, but TIFF for what is not raw
 inline bool isStillRaw(ExportFormat format) { return format == ExportFormat::Dng || format == ExportFormat::LinearDng; }
 
+enum class DngCompression : uint8_t {
+    None,
+    LosslessJpeg, ///< which every reader of DNGs knows
+    JpegXl,       ///< without loss, too; of DNG 1.7, which few read yet
+};
 enum class TiffCompression : uint8_t {
     None,
     Deflate,
@@ -37,16 +42,18 @@ enum class OutputProfile : uint8_t {
     Wide,  ///< primaries of ITU-R BT.2020, the curve of sRGB
     Linear ///< the same primaries, linear
 };
+const char *compressionName(DngCompression compression);  ///< "none", "jpeg", "jpeg-xl"
 const char *compressionName(TiffCompression compression); ///< "none", "deflate", "lzw"
 const char *profileName(OutputProfile profile);           ///< "own", "srgb", "wide", "linear"
+std::optional<DngCompression> dngCompressionFromName(const std::string &name);
 std::optional<TiffCompression> compressionFromName(const std::string &name);
 std::optional<OutputProfile> profileFromName(const std::string &name);
 
-/// What kind of file is to be written. `lossless` is of DNGs; the rest, but for the request, of rendered files.
+/// What kind of file is to be written. `dng` is of DNGs; the rest, but for the request, of rendered files.
 struct ExportOptions {
     ExportOptions(ExportFormat f = ExportFormat::Dng) : format(f) {}
     ExportFormat format;
-    bool lossless = true; ///< lossless JPEG tiles, or uncompressed
+    DngCompression dng = DngCompression::LosslessJpeg;
     Rendering rendering;
     OutputProfile profile = OutputProfile::Own;
     int bits = 16; ///< of a TIFF: 8 (dithered), 16, or 32 (floating point)
