@@ -2,8 +2,8 @@
 #include "models/sheet_model.h"
 
 #include "models/roll_model.h"
+#include "session/dates.h"
 
-#include <QDateTime>
 #include <QSet>
 
 #include <tuple>
@@ -12,11 +12,10 @@ namespace irenic {
 
 namespace {
 
-/// Exif 2.3, DateTimeOriginal; invalid where a file does not say.
 QDateTime takenAt(const RollFrame &f)
 {
     const ShootingData *s = f.shooting();
-    return s ? QDateTime::fromString(QString::fromStdString(s->dateTime).left(19), QStringLiteral("yyyy:MM:dd HH:mm:ss")) : QDateTime();
+    return s ? dateOf(s->dateTime) : QDateTime();
 }
 
 } // namespace

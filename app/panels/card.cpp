@@ -13,7 +13,6 @@ Card::Card(const QString &name, const QString &title, QWidget *panel, QWidget *p
 {
     setObjectName(name);
     setAutoFillBackground(true);
-    setWidget(panel);
     m_title = new QWidget;
     m_title->setMinimumWidth(kLeastPx);
     auto *row = new QHBoxLayout(m_title);
@@ -44,6 +43,7 @@ Card::Card(const QString &name, const QString &title, QWidget *panel, QWidget *p
     m_float = button("float", tr("float"), tr("A window of its own, on this screen or another; back by the same button"), true);
     const QPushButton *closes = button("close", tr("close"), tr("Puts the card away; its key brings it back"), false);
     setTitleBarWidget(m_title);
+    setWidget(panel); // behind the title's buttons for whoever goes by Tab
     connect(m_fold, &QPushButton::toggled, this, &Card::setFolded);
     connect(m_float, &QPushButton::clicked, this, [this](bool on) { setFloating(on); });
     connect(closes, &QPushButton::clicked, this, &QDockWidget::close);

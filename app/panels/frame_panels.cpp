@@ -2,6 +2,7 @@
 #include "panels/frame_panels.h"
 
 #include "irenic/readings.h"
+#include "session/dates.h"
 #include "view/plot.h"
 
 #include <QFormLayout>
@@ -103,7 +104,7 @@ void ShootingPanel::show()
     add(tr("file"), text(f->frame->file.filename().string()));
     add(tr("camera"), text(s.make + " " + s.model));
     add(tr("lens"), text(s.lens));
-    add(tr("taken"), text(s.dateTime));
+    add(tr("taken"), dateWords(s.dateTime));
     add(tr("ISO"), s.iso > 0 ? QString::number(s.iso) : QString());
     add(tr("shutter"), s.exposureS <= 0 ? QString() : s.exposureS < 0.4 ? tr("1/%1 s").arg(qRound(1 / s.exposureS))
                                                                         : tr("%1 s").arg(s.exposureS));

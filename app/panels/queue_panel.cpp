@@ -14,6 +14,7 @@
 #include <QHeaderView>
 #include <QLabel>
 #include <QMenu>
+#include <QMimeData>
 #include <QProcess>
 #include <QPushButton>
 #include <QSettings>
@@ -45,12 +46,40 @@ QString stateWord(State state)
     return {};
 }
 
+/// Results can be dragged out of it: to the file manager, to a program, into a message. They stay where they are.
+class ResultList final : public QTreeWidget
+{
+public:
+    explicit ResultList(const ExportQueue &queue) : m_queue(queue) {}
+
+protected:
+    Qt::DropActions supportedDropActions() const override { return Qt::CopyAction; }
+    QStringList mimeTypes() const override { return {QStringLiteral("text/uri-list")}; }
+    QMimeData *mimeData(const QList<QTreeWidgetItem *> &chosen) const override
+    {
+        QList<QTreeWidgetItem *> items = chosen; // by where they lie in memory
+        std::sort(items.begin(), items.end(), [this](QTreeWidgetItem *a, QTreeWidgetItem *b) { return indexOfTopLevelItem(a) < indexOfTopLevelItem(b); });
+        QList<QUrl> results;
+        for (const QTreeWidgetItem *item : items)
+            if (const auto *e = m_queue.entry(item->data(Name, Qt::UserRole).toInt()); e && !e->result.empty())
+                results << QUrl::fromLocalFile(fileText(e->result));
+        if (results.isEmpty())
+            return nullptr; // nothing is dragged
+        auto *data = new QMimeData;
+        data->setUrls(results);
+        return data;
+    }
+
+private:
+    const ExportQueue &m_queue;
+};
+
 } // namespace
 
 QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m_queue(queue)
 {
     setObjectName(QStringLiteral("queuePanel"));
-    m_list = new QTreeWidget;
+    m_list = new ResultList(*queue);
     m_list->setObjectName(QStringLiteral("queueList"));
     m_list->setAccessibleName(tr("Queue"));
     m_list->setRootIsDecorated(false);
@@ -62,6 +91,8 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
     m_list->header()->setSectionResizeMode(Word, QHeaderView::ResizeToContents);
     m_list->header()->setSectionResizeMode(Time, QHeaderView::ResizeToContents);
     m_list->setContextMenuPolicy(Qt::NoContextMenu); // the panel's own
+    m_list->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    m_list->setDragDropMode(QAbstractItemView::DragOnly);
     m_total = new QLabel;
     m_total->setObjectName(QStringLiteral("queueTotal"));
     m_total->setWordWrap(true);

@@ -3,6 +3,7 @@
 
 #include "panels/spot_bar.h"
 #include "panels/wall.h"
+#include "session/dates.h"
 #include "view/fitting_label.h"
 #include "view/map_view.h"
 #include "view/on_screen.h"
@@ -169,7 +170,7 @@ void TopBar::showFrame()
                            .arg(size.width)
                            .arg(size.height)
                            .arg(s.bitDepth)
-                           .arg(holds, QString::fromStdString(s.dateTime)));
+                           .arg(holds, dateWords(s.dateTime)));
 }
 
 void TopBar::setVisibleRegion(const QRect &uprightPixels)

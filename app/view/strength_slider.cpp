@@ -46,7 +46,14 @@ void StrengthSlider::setStrength(double strength)
 
 double StrengthSlider::xOf(double strength) const
 {
-    return kMargin + (strength - m_min) / (m_max - m_min) * (width() - 2 * kMargin);
+    const double share = (strength - m_min) / (m_max - m_min);
+    return kMargin + (isRightToLeft() ? 1 - share : share) * (width() - 2 * kMargin);
+}
+
+double StrengthSlider::strengthAt(double x) const
+{
+    const double share = (x - kMargin) / (width() - 2 * kMargin);
+    return m_min + (isRightToLeft() ? 1 - share : share) * (m_max - m_min);
 }
 
 void StrengthSlider::paintEvent(QPaintEvent *)
@@ -105,7 +112,7 @@ void StrengthSlider::mousePressEvent(QMouseEvent *event)
 void StrengthSlider::mouseMoveEvent(QMouseEvent *event)
 {
     if (event->buttons() & Qt::LeftButton)
-        moveTo(m_min + (event->position().x() - kMargin) / (width() - 2 * kMargin) * (m_max - m_min), m_gesture.id());
+        moveTo(strengthAt(event->position().x()), m_gesture.id());
 }
 
 void StrengthSlider::mouseReleaseEvent(QMouseEvent *event)
@@ -122,10 +129,11 @@ void StrengthSlider::mouseDoubleClickEvent(QMouseEvent *)
 void StrengthSlider::keyPressEvent(QKeyEvent *event)
 {
     const auto step = [&](double by) { moveOnce(strength() + by); };
+    const double right = isRightToLeft() ? -0.05 : 0.05;
     switch (event->key()) {
-    case Qt::Key_Left:
+    case Qt::Key_Left: step(-right); break;
+    case Qt::Key_Right: step(right); break;
     case Qt::Key_Minus: step(-0.05); break;
-    case Qt::Key_Right:
     case Qt::Key_Plus: step(0.05); break;
     case Qt::Key_Home: step(m_min - m_max); break;
     case Qt::Key_End: step(m_max - m_min); break;

@@ -41,6 +41,7 @@ protected:
 
 private:
     double xOf(double strength) const;
+    double strengthAt(double x) const;
     void moveTo(double strength, int dragId);
 
     Tones m_tones = Tones::of(Tones::Wall::Mid);

@@ -118,6 +118,51 @@ private slots:
         }
     }
 
+    /// Tab goes as the eye does: strip after strip, and in a strip or a card from the top down and along its rows.
+    void tabGoesAsTheEyeDoes_data()
+    {
+        QTest::addColumn<QString>("card");
+        for (const char *card : {"none", "readings", "rendering", "lens", "regions", "queue", "histogram", "shooting"})
+            QTest::newRow(card) << QString(card);
+    }
+    void tabGoesAsTheEyeDoes()
+    {
+        QFETCH(QString, card);
+        const auto window = shownWindow();
+        QVERIFY(hang(window.get(), {m_dir.filePath("first.dng")}));
+        QList<QWidget *> containers;
+        if (card == "none") {
+            for (int column = 0; column < window->wall()->columnCount(); ++column)
+                containers << window->wall()->strip(column);
+        } else {
+            window->card(card.toUtf8().constData())->bringUp();
+            QApplication::processEvents();
+            containers << window->card(card.toUtf8().constData());
+        }
+        QList<QWidget *> reached; // in the order of Tab
+        QWidget *w = window.get();
+        while ((w = w->nextInFocusChain()) != window.get())
+            if (w->isVisible() && w->isEnabled() && (w->focusPolicy() & Qt::TabFocus) && !w->focusProxy() && w->objectName() != "qt_spinbox_lineedit")
+                reached << w;
+        int before = -1;
+        for (QWidget *container : containers) {
+            QRect last;
+            for (QWidget *next : reached) {
+                if (!container->isAncestorOf(next))
+                    continue;
+                const QRect place(next->mapTo(window.get(), QPoint(0, 0)), next->size());
+                const bool isAbove = place.bottom() < last.top(), sameRow = place.top() <= last.bottom() && place.bottom() >= last.top();
+                if (!last.isNull())
+                    QVERIFY2(!isAbove && !(sameRow && place.right() < last.left()), qPrintable(QStringLiteral("%1 %2 at %3, %4 after %5, %6").arg(QLatin1String(next->metaObject()->className()), next->objectName()).arg(place.x()).arg(place.y()).arg(last.x()).arg(last.y())));
+                else {
+                    QVERIFY2(reached.indexOf(next) > before, qPrintable(next->objectName()));
+                    before = int(reached.indexOf(next));
+                }
+                last = place;
+            }
+        }
+    }
+
     /// A strength is read and set in its own numbers, and setting it changes the trial.
     void aStrengthIsReadAndSet()
     {

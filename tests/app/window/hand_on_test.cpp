@@ -19,6 +19,7 @@
 #include <QLineEdit>
 #include <QMenu>
 #include <QMessageBox>
+#include <QMimeData>
 #include <QPushButton>
 #include <QRadioButton>
 #include <QSignalSpy>
@@ -28,6 +29,8 @@
 #include <QTemporaryDir>
 #include <QTest>
 #include <QTimer>
+#include <QTreeWidget>
+#include <QUrl>
 
 using namespace irenic;
 using namespace irenic::test;
@@ -293,6 +296,14 @@ private slots:
         QCOMPARE(lines.size(), 3);
         QVERIFY(lines[0].startsWith("scene-clean.dng  verified"));
         QVERIFY(lines[2].contains("left out"));
+        // Results can be dragged to other programs, which get copies.
+        const auto *list = m_window->findChild<QTreeWidget *>("queueList");
+        const QAbstractItemModel *model = list->model();
+        QVERIFY(list->dragEnabled());
+        QCOMPARE(model->supportedDragActions(), Qt::DropActions(Qt::CopyAction));
+        const std::unique_ptr<QMimeData> dragged(model->mimeData({model->index(0, 0), model->index(1, 0)}));
+        QVERIFY(dragged);
+        QCOMPARE(dragged->urls(), (QList<QUrl>{QUrl::fromLocalFile(path("clean/scene-clean.dng")), QUrl::fromLocalFile(path("clean/warm-clean.dng"))}));
     }
 
     void aSeriesIsTreatedByOneNoiseLawAndAClashIsAskedAbout()

@@ -6,6 +6,7 @@
 #include "irenic/spots.h"
 #include "panels/export_dialog.h"
 #include "support/windows.h"
+#include "view/strength_slider.h"
 #include "window/languages.h"
 
 #include <QApplication>
@@ -199,6 +200,22 @@ private slots:
         QVERIFY2(german.startsWith("cut.dng ") && german != english && !german.contains(" is ") && !german.contains(" the "), qPrintable(german));
         const QString refused = QString::fromStdString(validate(Treatment{"wavelet", 7, 1}).error().userMessage);
         QVERIFY2(refused.contains("zwischen 0 und 3") && refused.contains("Luminanz"), qPrintable(refused));
+    }
+
+    /// Where one reads from right to left, strengths grow to the left, under the pointer and by the keys.
+    void strengthsGrowAsOneReads()
+    {
+        StrengthSlider slider(kLuminanceParam.info);
+        slider.resize(200, 26);
+        for (const auto &[direction, end, more] : {std::tuple{Qt::LeftToRight, 190, Qt::Key_Right}, {Qt::RightToLeft, 10, Qt::Key_Left}}) {
+            slider.setLayoutDirection(direction);
+            slider.setStrength(1);
+            QTest::mouseClick(&slider, Qt::LeftButton, {}, QPoint(end, 10));
+            QVERIFY2(slider.strength() > 2.8, qPrintable(QString::number(slider.strength())));
+            slider.setStrength(1);
+            QTest::keyClick(&slider, more);
+            QCOMPARE(slider.strength(), 1.05);
+        }
     }
 
     void aLanguageThatIsNotThereIsEnglish()
