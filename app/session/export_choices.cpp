@@ -31,7 +31,8 @@ ExportChoices ExportChoices::load()
     c.options.compression = compressionFromName(text("compression", {}).toStdString()).value_or(c.options.compression);
     c.options.profile = profileFromName(text("profile", {}).toStdString()).value_or(c.options.profile);
     c.options.dpi = number("dpi", int(c.options.dpi));
-    c.options.dng = dngCompressionFromName(text("dngCompression", {}).toStdString()).value_or(c.options.dng);
+    // Earlier versions kept whether it was lossless.
+    c.options.dng = dngCompressionFromName(text("dngCompression", {}).toStdString()).value_or(number("lossless", 1) ? c.options.dng : DngCompression::None);
     if (!validate(c.options))
         c.options = {};
     c.place = Place(std::clamp(number("place", int(c.place)), 0, int(Place::Folder)));

@@ -243,6 +243,37 @@ private slots:
         QCOMPARE(QDir(dir.filePath("out")).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot).size(), 1);
     }
 
+    /// Weights of another network under its name are refused; a frame in full colour then gets, by the networks of mosaics, what needs none.
+    void aNetworkWithAnothersWeightsSaysSo()
+    {
+        const QTemporaryDir dir;
+        const QString weights = QStringLiteral(IRENIC_SOURCE "/training/");
+        for (const auto &[from, to] : {std::pair{"unet.weights", "unet.weights"}, {"unet-colour.weights", "unet-colour.weights"}, {"unet-colour.weights", "unet-finished.weights"}})
+            QVERIFY(QFile::copy(weights + from, dir.filePath(to)));
+        QCOMPARE(run("irenic-cli", {"clean", m_shot, "--out", dir.path(), "--method", "wavelet", "--format", "tiff"}).status, 0);
+        const QString picture = QDir(dir.path()).entryList({"*.tif"}).value(0);
+        QVERIFY(!picture.isEmpty());
+        const auto cleaned = [&](const char *method) { return run("irenic-cli", {"clean", dir.filePath(picture), "--out", dir.filePath("again"), "--method", method, "--json"}); };
+        const Ran whole = cleaned("unet");
+        qputenv("IRENIC_DATA", dir.path().toUtf8());
+        const Ran refused = cleaned("unet-colour"), instead = cleaned("unet");
+        qunsetenv("IRENIC_DATA");
+        QVERIFY2(whole.status == 0 && instead.status == 0, (whole.err + instead.err).constData());
+        QCOMPARE(json::parse(whole.out.toStdString())["method"].get<std::string>(), std::string("unet-colour"));
+        QCOMPARE(json::parse(instead.out.toStdString())["method"].get<std::string>(), std::string("bm3d"));
+        QVERIFY2(refused.status != 0 && refused.err.contains("unet-finished.weights") && refused.err.contains("another network"), refused.err.constData());
+    }
+
+    void aDngsCompressionIsChosen()
+    {
+        const QTemporaryDir dir;
+        QVERIFY(run("irenic-cli", {"clean", m_shot, "--out", dir.path(), "--method", "wavelet", "--dng-compression", "zip"}).status != 0);
+        QCOMPARE(run("irenic-cli", {"clean", m_shot, "--out", dir.path(), "--method", "wavelet", "--dng-compression", "jpeg-xl"}).status, 0);
+        const QStringList written = QDir(dir.path()).entryList({"*.dng"});
+        QCOMPARE(written.size(), 1);
+        QCOMPARE(readFrame(dir.filePath(written[0]).toStdString()).value()->compression, std::string("JPEG XL"));
+    }
+
     void learnedIsTheResidualUNet()
     {
         const QTemporaryDir dir;

@@ -160,6 +160,7 @@ private slots:
                 }
                 last = place;
             }
+            QVERIFY(!last.isNull() || container == window->wall()->strip(0)); // of the untreated picture there is nothing to set
         }
     }
 

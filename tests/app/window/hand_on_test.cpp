@@ -318,7 +318,8 @@ private slots:
         dialog->findChild<QLineEdit *>("name")->setText("{name}-{counter}");
         QCOMPARE(dialog->findChild<QLabel *>("preview")->text(), QStringLiteral("scene-0001.dng\nwarm-0002.dng"));
         QVERIFY(dialog->findChild<QLabel *>("time")->text().contains("2 files"));
-        dialog->findChild<QComboBox *>("clash")->setCurrentIndex(1); // ask
+        dialog->findChild<QComboBox *>("clash")->setCurrentIndex(1);          // ask
+        dialog->findChild<QComboBox *>("dngCompression")->setCurrentIndex(1); // JPEG XL
         QFile taken(path("warm-0002.dng"));
         QVERIFY(taken.open(QIODevice::WriteOnly) && taken.write("mine") == 4);
         taken.close();
@@ -334,6 +335,8 @@ private slots:
         const auto &entries = m_window->exportQueue()->entries();
         QCOMPARE(int(entries[0].state), int(QueuedJob::State::Done));
         QCOMPARE(int(entries[1].state), int(QueuedJob::State::Skipped));
+        QCOMPARE(readFrame(entries[0].result).value()->compression, std::string("JPEG XL"));
+        QCOMPARE(ExportChoices::load().options.dng, DngCompression::JpegXl); // for the next time
         QVERIFY(taken.open(QIODevice::ReadOnly) && taken.readAll() == "mine");
         QVERIFY(entries[1].job.seriesNoise == std::vector<NoiseModel>(session()->frame(0).noise->cells.begin(), session()->frame(0).noise->cells.end()));
     }

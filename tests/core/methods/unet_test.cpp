@@ -193,6 +193,17 @@ bool isInk(int x, int y)
     return u < 3 && v < 5 && kLetters[(column * 5 + row * 3) % 6][v * 3 + u] == '1';
 }
 
+/// The mean of `value` over `across` offsets each way, about 0.
+template <class Value>
+double meanOf(int across, const Value &value)
+{
+    double sum = 0;
+    for (int v = -(across / 2); v <= across / 2; ++v)
+        for (int u = -(across / 2); u <= across / 2; ++u)
+            sum += value(u, v);
+    return sum / (across * across);
+}
+
 } // namespace
 
 class UnetTest : public QObject
@@ -427,13 +438,6 @@ private slots:
             constexpr int kMean = 49, kAnswersMean = 25;
             const int least = (turned ? -halo - side - phase : halo) / 2, around = (kAnswersMean - 1) / 2 + weights.shape.reach();
             const int first = roundedDown(least - around, 4), length = (least + side / 2 + 1 + around - first + 3) / 4 * 4;
-            const auto meanOf = [](int across, const auto &value) {
-                double sum = 0;
-                for (int v = -(across / 2); v <= across / 2; ++v)
-                    for (int u = -(across / 2); u <= across / 2; ++u)
-                        sum += value(u, v);
-                return sum / (across * across);
-            };
             Maps seen(5, length, length);
             for (int y = 0; y < length; ++y)
                 for (int x = 0; x < length; ++x) {
@@ -491,13 +495,6 @@ private slots:
         const int alignment = weights.shape.alignment(), around = kAnswersMean / 2 + weights.shape.reach();
         const int first = roundedDown(halo / 2 - around, alignment), length = -roundedDown(first - (halo / 2 + side / 2 + around), alignment);
         const auto packed = [&](int c, int x, int y) { return double(in.at(std::clamp(2 * x + c % 2, 0, whole - 1), std::clamp(2 * y + c / 2, 0, whole - 1))) * double(balance.ratio[size_t(c)]); };
-        const auto meanOf = [](int across, const auto &value) {
-            double sum = 0;
-            for (int v = -(across / 2); v <= across / 2; ++v)
-                for (int u = -(across / 2); u <= across / 2; ++u)
-                    sum += value(u, v);
-            return sum / (across * across);
-        };
         const double sigma[3] = {told * 0.8, told, told * 1.3};
         unet::Network network(weights);
         const Size size{length, length};
@@ -568,13 +565,6 @@ private slots:
         const int alignment = weights.shape.alignment(), around = kAnswersMean / 2 + weights.shape.reach();
         const int first = roundedDown(halo / 2 - around, alignment), length = -roundedDown(first - (halo / 2 + side / 2 + around), alignment);
         const auto packed = [&](int i, int x, int y) { return double(in[size_t(i % 3)].at(std::clamp(2 * x + i / 3 % 2, 0, whole - 1), std::clamp(2 * y + i / 6, 0, whole - 1))); };
-        const auto meanOf = [](int across, const auto &value) {
-            double sum = 0;
-            for (int v = -(across / 2); v <= across / 2; ++v)
-                for (int u = -(across / 2); u <= across / 2; ++u)
-                    sum += value(u, v);
-            return sum / (across * across);
-        };
         unet::Network network(weights);
         const Size size{length, length};
         float *seen = network.input(size);

@@ -61,15 +61,6 @@ void boxSum(PlaneView<const float> in, const PackedRoom &room, PlaneView<float> 
     }
 }
 
-namespace unet {
-/// What noise a network of the second generation is told at a strength, over what there is: it was trained on laws that are wrong by up to a quarter.
-inline float toldFor(float strength)
-{
-    constexpr float kMost = 1.f / 6; // beyond what there is, at strength 3
-    return 1 + kMost * std::max(0.f, strength - 1) / 2;
-}
-} // namespace unet
-
 /// Where a network's packed samples lie in a tile.
 struct PackedGrid {
     Rect given;    ///< the tile with its halo

@@ -1,63 +1,47 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "methods/unet/network.h"
-#include "methods/unet/packed.h"
+#include "methods/unet/second_unet.h"
 #include "methods/unet/unet.h"
 
 namespace irenic {
 
 namespace {
 
-constexpr int kAnswerRoot = 5; ///< local means over 25 x 25 packed samples are left where they are, as by the other networks
-constexpr int kAnswerReachPx = 2 * reachOfMean(kAnswerRoot);
 constexpr float kBrightest = 12; ///< sigma: from there on brightness makes no difference; as in training
-constexpr size_t kColours = 3, kPlaces = unet::kPlanes, kToldAt = kPlaces * kColours, kTold = 3, kLevelAt = kToldAt + kTold;
-static_assert(kLevelAt + 1 == unet::kFinishedIn && kPlaces * kColours == unet::kFinishedOut && unet::kFinishedIn <= unet::Network::kChannels);
 
-class FinishedUnet final : public DenoiseMethod
+/// Of a tile in full colour it answers what was taken for noise in its three planes.
+class FinishedUnet final : public SecondUnet<unet::Shipped::Finished>
 {
-    struct Kept final : Scratch::Extra {
-        unet::Network network{weights()};
-    };
-    /// What was taken for noise in a tile, by how much more noise was told.
-    struct Answer {
-        float told;
-        std::array<Scratch::Lent, kColours> planes;
-    };
-    struct Answers final : Scratch::Extra {
-        std::vector<Answer> all;
-    };
-
-    static const unet::Weights &weights() { return unet::shippedWeights(unet::Shipped::Finished).value(); }
+    static constexpr size_t kToldAt = size_t(unet::kPlanes) * kColours, kTold = 3, kLevelAt = kToldAt + kTold;
+    static_assert(kLevelAt + 1 == unet::kFinishedIn && kToldAt == unet::kFinishedOut && unet::kFinishedIn <= unet::Network::kChannels);
 
 public:
-    explicit FinishedUnet(const Treatment &t) : m_reachPx(2 * weights().shape.reach()), m_luminance(float(t.luminance)), m_colour(float(t.colour)) {}
-
-    int haloPx() const override { return m_reachPx + kInputReachPx + kAnswerReachPx + 2 * weights().shape.alignment() + 1; }
-    int bestTilePx() const override { return 1024; }
+    explicit FinishedUnet(const Treatment &t) : SecondUnet(t, 0) {}
 
     void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const override
     {
-        Answers alone;
-        Answers *shared = scratch.ofTile<Answers>([] { return std::make_unique<Answers>(); });
-        Answers &answers = shared ? *shared : alone;
-        const auto ofLuminance = indexFor(unet::toldFor(m_luminance), in, where, answers, scratch), ofColour = indexFor(unet::toldFor(m_colour), in, where, answers, scratch);
-        if (!ofLuminance || !ofColour)
-            return;
-        const auto &luminance = answers.all[*ofLuminance].planes, &colour = answers.all[*ofColour].planes;
-        const float shareOfLuminance = std::min(1.f, m_luminance), shareOfColour = std::min(1.f, m_colour);
-        for (int y = 0; y < where.height; ++y)
-            for (int x = 0; x < where.width; ++x) {
-                float grey = 0, greyOfColour = 0;
-                for (size_t c = 0; c < kColours; ++c) {
-                    grey += luminance[c].view().row(y)[x] / kColours;
-                    greyOfColour += colour[c].view().row(y)[x] / kColours;
-                }
+        withAnswers(in, where, scratch, [&](const Planes &luminance, const Planes &colour) {
+            const float shareOfLuminance = std::min(1.f, m_luminance), shareOfColour = std::min(1.f, m_colour);
+            const int halo = haloPx();
+            for (int y = 0; y < where.height; ++y) {
+                std::array<const float *, kColours> noisy, ofLuminance, ofColour;
                 for (size_t c = 0; c < kColours; ++c)
-                    out[c].row(y)[x] = in.planes[c].row(y + haloPx())[x + haloPx()] - shareOfLuminance * grey - shareOfColour * (colour[c].view().row(y)[x] - greyOfColour);
+                    noisy[c] = in.planes[c].row(y + halo) + halo, ofLuminance[c] = luminance[c].view().row(y), ofColour[c] = colour[c].view().row(y);
+                for (int x = 0; x < where.width; ++x) {
+                    float grey = 0, greyOfColour = 0;
+                    for (size_t c = 0; c < kColours; ++c) {
+                        grey += ofLuminance[c][x] / kColours;
+                        greyOfColour += ofColour[c][x] / kColours;
+                    }
+                    for (size_t c = 0; c < kColours; ++c)
+                        out[c].row(y)[x] = noisy[c][x] - shareOfLuminance * grey - shareOfColour * (ofColour[c][x] - greyOfColour);
+                }
             }
+        });
     }
 
 private:
+    PackedGrid gridOf(const TileInput &, Rect given, Rect answered, int reachPx, int alignment) const override { return packedGrid(given, answered, PixelAt{0, 0}, reachPx, alignment); }
+
     /// Of luminance's finest differences, of its differences eight pixels apart, and of those of colours.
     static std::array<float, kTold> sigmasOf(const std::vector<BandNoise> &bands)
     {
@@ -66,8 +50,8 @@ private:
         return {bands[kDiagonal].sigma, at(kSum), std::hypot(at(kFirstColour), at(kFirstColour + 1)) / std::sqrt(2.f)};
     }
 
-    /// Packed planes less their local means, what is told of the noise, and brightness. False once stopped.
-    static bool fillInput(const TileInput &in, const PackedGrid &g, float told, const PackedRoom &room, const std::stop_token &stop, float *to)
+    /// Packed planes less their local means, what is told of the noise, and brightness.
+    bool fillInput(const TileInput &in, const PackedGrid &g, float told, const PackedRoom &room, const std::stop_token &stop, float *to) const override
     {
         constexpr size_t kChannels = unet::Network::kChannels;
         for (size_t i = 0; i < kToldAt; ++i) {
@@ -96,32 +80,13 @@ private:
         return true;
     }
 
-    /// Where among `answers` it lies, computed where it does not yet. Nothing once stopped.
-    std::optional<size_t> indexFor(float told, const TileInput &in, Rect where, Answers &answers, Scratch &scratch) const
+    bool place(const TileInput &, const unet::Network::Answer &answered, const PackedGrid &g, Rect wide, const PackedRoom &room, const std::stop_token &stop, Planes &planes) const override
     {
-        for (size_t i = 0; i < answers.all.size(); ++i)
-            if (answers.all[i].told == told)
-                return i;
-        const Rect given = where.grownBy(haloPx());
-        const PackedGrid grid = packedGrid(given, where.grownBy(kAnswerReachPx), PixelAt{0, 0}, m_reachPx, weights().shape.alignment());
-        unet::Network &network = scratch.extra<Kept>([] { return std::make_unique<Kept>(); }).network;
-        const PackedRoom room(scratch, grid.packed);
-        const int margin = m_reachPx / 2;
-        if (!fillInput(in, grid, told, room, scratch.stop, network.input(grid.packed, margin)))
-            return std::nullopt;
-        const auto answered = network.run(grid.packed, margin, scratch.stop);
-        if (!answered)
-            return std::nullopt;
-        Answer a{told, {scratch.lend(where.size()), scratch.lend(where.size()), scratch.lend(where.size())}};
         for (size_t i = 0; i < kToldAt; ++i)
-            if (!placeAnswer<kAnswerRoot>(*answered, int(i), int(i / kColours), grid, where, room, scratch.stop, 1, a.planes[i % kColours].view()))
-                return std::nullopt;
-        answers.all.push_back(std::move(a));
-        return answers.all.size() - 1;
+            if (!placeAnswer<kAnswerRoot>(answered, int(i), int(i / kColours), g, wide, room, stop, 1, planes[i % kColours].view()))
+                return false;
+        return true;
     }
-
-    int m_reachPx;
-    float m_luminance, m_colour;
 };
 
 } // namespace
