@@ -3,8 +3,10 @@
 
 #include "base/random.h"
 #include "camera/bench_camera.h"
+#include "irenic/read_frame.h"
 
 #include <QProcess>
+#include <QTemporaryDir>
 
 #include <cmath>
 
@@ -176,6 +178,18 @@ FullColour simulateFullColour(const Scene &scene, const NoiseModel &law, bool bl
     }
     s.frame = f;
     return s;
+}
+
+FinishedPair finishedPair(const Scene &scene, int iso, const QString &name, const FinishOptions &finish)
+{
+    const QTemporaryDir dir;
+    const ShootOptions o = plainShot(iso);
+    const Shot shot = shoot(scene, o).take();
+    const auto read = [&](const char *prefix, const Shot &of, const FinishOptions &as) {
+        const std::string file = dir.filePath(QLatin1String(prefix) + name).toStdString();
+        return writeFinished(file, of, o, as) ? std::shared_ptr<const Frame>(readFrame(file).take()) : nullptr;
+    };
+    return {read("noisy-", shot, finish), read("clean-", withoutNoise(shot, o), {100, finish.sharpening})};
 }
 
 Plane<float> gaussianPlane(Size size, uint64_t seed, float level)

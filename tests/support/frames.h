@@ -56,6 +56,13 @@ struct FullColour {
 };
 FullColour simulateFullColour(const Scene &scene, const NoiseModel &law, bool blurred, uint64_t seed = 1);
 
+/// A scene as a camera's finished picture, and the same without its noise, hardly compressed.
+struct FinishedPair {
+    std::shared_ptr<const Frame> noisy, clean;
+};
+/// @param name its ending decides between TIFF and JPEG
+FinishedPair finishedPair(const Scene &scene, int iso, const QString &name, const FinishOptions &finish);
+
 /// Equal to the last bit over their common size; QCOMPARE would be fuzzy on floats.
 template <class T>
 bool sameBits(PlaneView<const T> a, PlaneView<const T> b)

@@ -13,8 +13,10 @@
 #include "noise/banding.h"
 #include "noise/hot_pixels.h"
 #include "noise/mosaic_spectrum.h"
+#include "noise/nearest_shares.h"
 #include "noise/noise_floor.h"
 #include "noise/optical_black.h"
+#include "noise/usual_law.h"
 #include "raw/tiff_tree.h"
 
 #include <limits>
@@ -26,8 +28,6 @@ namespace {
 constexpr int kMinSidePx = 16;
 constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
 constexpr double kTrusted = 0.4;            ///< confidence below which the file's own profile is believed rather than the measurement
-constexpr double kUsualElectrons = 50000;   ///< full well at ISO 100 of a sensor of 24 x 36 mm and 24 megapixels; smaller ones have more noise
-constexpr double kUsualReadElectrons = 3;   ///< its read noise
 constexpr double kAgreement = 1.25;         ///< ratio of sigmas up to which two descriptions agree
 constexpr float kLeastReadElectrons = 0.4f; ///< of any sensor that takes photographs; an electron's signal is the slope of its law. A black level that drifts hides the read noise
 constexpr double kMeasuredAsWell = 1.05;    ///< ratio of sigmas below which it does not matter which is taken
@@ -35,8 +35,7 @@ constexpr double kMeasuredAsWell = 1.05;    ///< ratio of sigmas below which it 
 /// Luminance noise over luminance of an ordinary sensor.
 double usualNoise(double signal, double iso)
 {
-    const double electrons = signal * kUsualElectrons * 100 / iso;
-    return std::sqrt(electrons + kUsualReadElectrons * kUsualReadElectrons) / electrons;
+    return double(usualLaw(iso).sigmaAt(float(signal))) / signal;
 }
 
 /// The frame's noise in the words a photographer uses, at its median green tone.
@@ -444,7 +443,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         report.hotPixels = std::move(all);
         report.mapFrames = known.mapFrames;
     } else {
-        Result<BandNoises> bands = measureBandNoise(frame, report.cells, Holds::Picture, stage(run, 0.6, 1));
+        Result<BandNoises> bands = measureBandNoise(frame, report.cells, Holds::Picture, stage(run, 0.6, 0.8));
         if (!bands)
             return bands.error();
         const double over = overUsual(frame, report);
@@ -463,6 +462,13 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         report.pointSigma = bands.value().pointSigma;
     }
     describe(frame, report);
+    if (!mosaic) {
+        const Result<std::optional<Shares>> nearest = nearestShares(frame, report, stage(run, 0.8, 1));
+        if (!nearest)
+            return nearest.error();
+        if (nearest.value())
+            report.nearestLuminance = nearest.value()->luminance, report.nearestColours = nearest.value()->colours;
+    }
     return report;
 }
 

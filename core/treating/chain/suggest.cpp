@@ -20,9 +20,9 @@ double shareFor(double confidence, double least)
     return least + (1 - least) * std::clamp((confidence - kGuess) / (kSure - kGuess), 0.0, 1.0);
 }
 
-/// Of frames in full colour: below that confidence what sees noise for itself comes nearer than what relies on the measurement, if that is at least near to what a
-/// sensor usually has at the file's ISO: it was trained on laws up to two and a half times too high.
-constexpr double kHardlyMeasured = 0.3, kNearUsual = 0.4;
+/// Of frames in full colour: below that confidence what sees noise for itself comes nearer than what relies on the measurement, if more of what it takes than that is noise.
+constexpr double kSurelyMeasured = 0.75;
+constexpr float kWorthTaking = 0.05f;
 
 double inTwentieths(double v)
 {
@@ -38,21 +38,18 @@ Treatment suggestedFor(const std::string &method, const NoiseReport &noise)
         constexpr double kLeastLuminance = 0.1, kLeastColour = 0.3;
         return {method, inTwentieths(info.luminance * shareFor(noise.confidence, kLeastLuminance)), inTwentieths(info.colour * shareFor(noise.confidence, kLeastColour))};
     }
-    if (info.seesNoise) {
-        // The same photographs. Where hardly anything is measured, 0.4 of its answer is the most by which grass and gravel at ISO 6400 lose nothing; others would gain
-        // half as much again at 0.7. The more noise, the more of the answer is noise.
-        constexpr double kLittleGrain = 0.12, kMuchGrain = 0.25, kLeastLuminance = 0.35, kMostLuminance = 0.6, kLeastColours = 0.3, kMostColours = 0.5;
-        const double much = std::clamp((double(noise.luminanceNoise) - kLittleGrain) / (kMuchGrain - kLittleGrain), 0.0, 1.0);
-        const auto between = [&](double least, double most) { return inTwentieths(shareFor(noise.confidence - kHardlyMeasured, least + (most - least) * much)); };
-        return {method, between(kLeastLuminance, kMostLuminance), between(kLeastColours, kMostColours)};
-    }
+    if (info.seesNoise && noise.nearestLuminance >= 0)
+        return {method, inTwentieths(double(noise.nearestLuminance)), inTwentieths(double(noise.nearestColours))};
     // Of full colour: photographs of python3-skimage at ISO 100 to 25600 as TIFF and JPEG. At no confidence colour at 0.3 loses up to 0.9 dB on saturated or fine pictures, whose
     // false colours pass for noise, and gains 0.1 to 0.3 elsewhere; at 0.1 nothing is lost. Luminance follows what a sensor usually has at that ISO, and less of it where there
     // is little noise: at 0.7 fine texture loses up to 1.2 dB at ISO 400, at 0.3 nothing.
     constexpr double kLeastColour = 0.1, kColour = 0.8, kUnknown = 0.1, kOfUsual = 0.8, kLittle = 0.04, kMuch = 0.2, kOfLittle = 0.3, kOfMuch = 0.7, kLeastOfUsual = 0.05;
     const double most = kOfLittle + (kOfMuch - kOfLittle) * std::clamp((double(noise.luminanceNoise) - kLittle) / (kMuch - kLittle), 0.0, 1.0);
     const double least = noise.usualShare > 0 ? std::clamp(kOfUsual * double(noise.usualShare), kLeastOfUsual, most) : kUnknown;
-    return {method, inTwentieths(info.luminanceOfFullColour * shareFor(noise.confidence, least)), inTwentieths(kColour * shareFor(noise.confidence, kLeastColour / kColour))};
+    // Where hardly anything of what looks like noise was found to be noise, others do not take more: grass and gravel lost 0.2 dB at ISO 100.
+    const auto found = [](float nearest) { return nearest < 0 ? 1 : std::max(kLeastOfUsual, double(nearest)); };
+    return {method, inTwentieths(info.luminanceOfFullColour * shareFor(noise.confidence, std::min(least, found(noise.nearestLuminance)))),
+            inTwentieths(kColour * shareFor(noise.confidence, std::min(kLeastColour, found(noise.nearestColours)) / kColour))};
 }
 
 Suggestion suggestTreatment(const NoiseReport &noise)
@@ -60,7 +57,7 @@ Suggestion suggestTreatment(const NoiseReport &noise)
     const MethodInfo *best = nullptr;
     for (const MethodInfo &m : methods()) {
         const double from = noise.bands.empty() || m.fromNoiseInFullColour < 0 ? m.fromNoise : m.fromNoiseInFullColour;
-        const bool isNeeded = !m.seesNoise || noise.bands.empty() || (!noise.beforeColours && noise.confidence < kHardlyMeasured && noise.usualShare >= float(kNearUsual));
+        const bool isNeeded = !m.seesNoise || noise.bands.empty() || (noise.confidence < kSurelyMeasured && noise.nearestLuminance >= kWorthTaking);
         const bool serves = isNeeded && noise.luminanceNoise >= float(from) && (noise.bands.empty() || !m.fullColour) && !(noise.spectrum && m.expectsWhite);
         if (serves && (!best || m.rank > best->rank) && validate(Treatment{m.id}))
             best = &m;

@@ -156,8 +156,10 @@ private slots:
         noise.confidence = confidence;
         noise.usualShare = 0.7f;
         QFETCH(bool, fullColour);
-        if (fullColour)
+        if (fullColour) {
             noise.bands.resize(1);
+            noise.nearestLuminance = noise.nearestColours = 0.4f;
+        }
         const Suggestion s = suggestTreatment(noise);
         QCOMPARE(s.treatment.method, method.toStdString());
         QVERIFY(validate(s.treatment));

@@ -117,12 +117,35 @@ private slots:
             return suggestTreatment(unsure).treatment;
         };
         QVERIFY(at(0.1f).luminance < at(0.4f).luminance && at(0.4f).luminance <= at(1).luminance && at(1).luminance <= 0.35);
-        QVERIFY(at(0).luminance <= 0.1);                // nobody knows
-        QCOMPARE(at(0.1f).method, std::string("bm3d")); // a law ten times too high is none that the network learned with
-        QCOMPARE(at(1).method, std::string("unet-colour"));
-        QVERIFY(at(1).colour <= 0.3);
-        unsure.confidence = 0;
-        QVERIFY(suggestedFor("bm3d", unsure).colour <= 0.1);
+        QVERIFY(at(0).luminance <= 0.1); // nobody knows
+        QCOMPARE(at(1).method, std::string("bm3d"));
+        QVERIFY(at(1).colour <= 0.1);
+    }
+
+    /// What sees noise for itself, as far as its answer was found to be noise, where measuring does better by nothing.
+    void withoutCertaintyTheSuggestionFollowsTheEstimate()
+    {
+        NoiseReport noise;
+        noise.bands.resize(6);
+        noise.luminanceNoise = noise.colourNoise = 0.05f;
+        noise.confidence = 0.5;
+        noise.usualShare = 0.7f;
+        noise.nearestLuminance = 0.36f;
+        noise.nearestColours = 0.52f;
+        const Treatment unsure = suggestTreatment(noise).treatment;
+        QCOMPARE(unsure.method, std::string("unet-colour"));
+        QCOMPARE(unsure.luminance, 0.35);
+        QCOMPARE(unsure.colour, 0.5);
+        noise.nearestLuminance = 0.02f; // it takes hardly anything but texture
+        QCOMPARE(suggestTreatment(noise).treatment.method, std::string("dct"));
+        const double more = suggestTreatment(noise).treatment.luminance;
+        noise.confidence = 0.1;
+        const double least = suggestTreatment(noise).treatment.luminance; // nor does another method
+        QVERIFY2(least > 0 && least <= 0.1 && more > 3 * least, qPrintable(QStringLiteral("%1, %2").arg(least).arg(more)));
+        noise.nearestLuminance = 0.36f;
+        noise.confidence = 0.9;
+        QCOMPARE(suggestTreatment(noise).treatment.method, std::string("dct"));
+        QCOMPARE(suggestedFor("unet-colour", noise).luminance, 0.35); // where it was chosen all the same
     }
 
     /// Where the file's own law takes the place of the measured one, the spectrum is told in its units: the noise of a band is the same by any law.

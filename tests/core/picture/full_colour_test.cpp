@@ -3,12 +3,10 @@
 #include "irenic/clean.h"
 #include "irenic/measure_noise.h"
 #include "irenic/picture.h"
-#include "irenic/read_frame.h"
 #include "irenic/readings.h"
 #include "methods/packet/packet.h"
 #include "support/frames.h"
 
-#include <QTemporaryDir>
 #include <QTest>
 
 using namespace irenic;
@@ -268,14 +266,7 @@ private slots:
     {
         QFETCH(int, iso);
         QFETCH(QString, name);
-        const QTemporaryDir dir;
-        ShootOptions o;
-        o.iso = iso;
-        o.banding = o.hotPixelsPerMillion = 0;
-        const Shot shot = shoot(leavesScene({480, 360}), o).take();
-        const auto file = [&](const char *prefix) { return dir.filePath(QLatin1String(prefix) + name).toStdString(); };
-        QVERIFY(writeFinished(file("noisy-"), shot, o, {92, 0}) && writeFinished(file("clean-"), withoutNoise(shot, o), o, {100, 0}));
-        const auto frame = readFrame(file("noisy-")).take(), clean = readFrame(file("clean-")).take();
+        const auto [frame, clean] = finishedPair(leavesScene({480, 360}), iso, name, {92, 0});
         const auto noise = std::make_shared<const NoiseReport>(measureNoise(*frame).take());
         QVERIFY(noise->usualShare > 0);
         const Treatment suggested = suggestTreatment(*noise).treatment;

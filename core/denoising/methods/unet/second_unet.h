@@ -4,6 +4,7 @@
 #include "methods/unet/network.h"
 #include "methods/unet/packed.h"
 
+#include <limits>
 #include <optional>
 #include <vector>
 
@@ -23,7 +24,11 @@ protected:
     using Planes = std::array<Scratch::Lent, kColours>;
 
     /// @param aroundPx of an answer, around its tile
-    SecondUnet(const Treatment &t, int aroundPx) : m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_reachPx(2 * weights().shape.reach()), m_aroundPx(aroundPx) {}
+    /// @param reachPx  that is looked at around a sample, where that is less than the network would; even
+    SecondUnet(const Treatment &t, int aroundPx, int reachPx = std::numeric_limits<int>::max())
+        : m_luminance(float(t.luminance)), m_colour(float(t.colour)), m_reachPx(std::min(reachPx, 2 * weights().shape.reach())), m_aroundPx(aroundPx)
+    {
+    }
 
     virtual PackedGrid gridOf(const TileInput &in, Rect given, Rect answered, int reachPx, int alignment) const = 0;
     /// Fills the network's input, channels last. False once stopped.

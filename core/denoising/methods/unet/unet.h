@@ -3,6 +3,8 @@
 
 #include "methods/denoise_method.h"
 
+#include <limits>
+
 namespace irenic {
 
 inline constexpr MethodInfo kUnetInfo{
@@ -57,7 +59,7 @@ inline constexpr MethodInfo kUnetColourInfo{
     .answersOnce = true,
     .givesColours = true,
     .rank = 4, // of frames in full colour
-    .fromNoiseInFullColour = 0.1,
+    .fromNoiseInFullColour = 0.02,
     .why = visible("hard to measure in full colour, where the network sees noise for itself."),
     .seesNoise = true,
     .lighter = "wavelet",
@@ -71,7 +73,8 @@ std::unique_ptr<DenoiseMethod> makeUnetColour(const Treatment &treatment);
 
 /// Of frames that have full colour already: linear, six-by-six, finished pictures (training/finished.py). It is told what was measured of their noise, and was trained on
 /// measurements that are wrong: it takes what looks like noise. makeUnetColour() hands such frames to it.
-std::unique_ptr<DenoiseMethod> makeUnetFinished(const Treatment &treatment);
+/// @param reachPx even; where it is less than the network's own, answers near the edge of a tile are a little off, and a small tile takes a fraction of the time
+std::unique_ptr<DenoiseMethod> makeUnetFinished(const Treatment &treatment, int reachPx = std::numeric_limits<int>::max());
 
 /// The weights of each are there and whole.
 Status unetColourIsReady();

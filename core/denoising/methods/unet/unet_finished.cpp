@@ -15,7 +15,7 @@ class FinishedUnet final : public SecondUnet<unet::Shipped::Finished>
     static_assert(kLevelAt + 1 == unet::kFinishedIn && kToldAt == unet::kFinishedOut && unet::kFinishedIn <= unet::Network::kChannels);
 
 public:
-    explicit FinishedUnet(const Treatment &t) : SecondUnet(t, 0) {}
+    FinishedUnet(const Treatment &t, int reachPx) : SecondUnet(t, 0, reachPx) {}
 
     void denoiseTile(const TileInput &in, Rect where, const TilePlanes &out, Scratch &scratch) const override
     {
@@ -91,9 +91,9 @@ private:
 
 } // namespace
 
-std::unique_ptr<DenoiseMethod> makeUnetFinished(const Treatment &treatment)
+std::unique_ptr<DenoiseMethod> makeUnetFinished(const Treatment &treatment, int reachPx)
 {
-    return std::make_unique<FinishedUnet>(treatment);
+    return std::make_unique<FinishedUnet>(treatment, reachPx);
 }
 
 } // namespace irenic

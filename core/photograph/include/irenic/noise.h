@@ -75,6 +75,9 @@ struct NoiseReport {
     float luminanceNoise = 0;     ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
     float colourNoise = 0;        ///< sigma of the white-balanced colour differences over luminance there
     float usualShare = 0;         ///< luminance noise that an ordinary sensor has at the frame's ISO over luminanceNoise, at most 1; 0 where no ISO is known
+    /// Of full colour: how much of what a method takes that sees noise for itself (MethodInfo::seesNoise) comes nearest to the picture without noise, by estimate, 0..1; below 0
+    /// where that is not known.
+    float nearestLuminance = -1, nearestColours = -1;
     double confidence = 0;        ///< 0..1: how well the frame pins the model down
     std::string confidenceReason; ///< one plain sentence
     size_t maskedSamples = 0;     ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
