@@ -44,6 +44,7 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
             {"pattern", frame.pattern},
             {"bands", bands},
             {"spectrum", n.spectrum ? nlohmann::json{{"scales", n.spectrum->scales}} : nlohmann::json()},
+            {"networkShare", n.nearestLuminance >= 0 ? nlohmann::json{{"luminance", n.nearestLuminance}, {"colour", n.nearestColours}} : nlohmann::json()},
             {"maskedSamples", n.maskedSamples},
             {"lawFrames", n.lawFrames},
             {"mapFrames", n.mapFrames},

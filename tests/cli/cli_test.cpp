@@ -409,6 +409,9 @@ private slots:
         QCOMPARE(measured["bands"].size(), size_t(6));
         QVERIFY(measured["noise"].contains("G") && !measured["noise"].contains("G1"));
         QVERIFY(measured["profileRatio"].get<double>() > 0); // the export has told its noise
+        for (const char *of : {"luminance", "colour"})
+            QVERIFY(measured["networkShare"][of].get<double>() >= 0 && measured["networkShare"][of].get<double>() <= 1);
+        QVERIFY(json::parse(run("irenic-cli", {"measure", m_shot, "--json"}).out.toStdString())["networkShare"].is_null()); // of a mosaic
         QVERIFY(clean(m_dir->filePath("linear.dng"), {"--name", "picture", "--format", "tiff"})["written"].get<bool>());
         const json again = clean(m_dir->filePath("picture.tif"), {"--name", "again"});
         QVERIFY2(again["written"].get<bool>() && again["out"].get<std::string>().ends_with("again.tif"), again.dump().c_str());

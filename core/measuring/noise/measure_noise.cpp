@@ -463,11 +463,13 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
     }
     describe(frame, report);
     if (!mosaic) {
-        const Result<std::optional<Shares>> nearest = nearestShares(frame, report, stage(run, 0.8, 1));
+        const Result<std::optional<NearestShares>> nearest = nearestShares(frame, report, stage(run, 0.8, 1));
         if (!nearest)
             return nearest.error();
-        if (nearest.value())
-            report.nearestLuminance = nearest.value()->luminance, report.nearestColours = nearest.value()->colours;
+        if (const auto &shares = nearest.value()) {
+            report.nearestLuminance = shares->luminance, report.nearestColours = shares->colours;
+            report.seesNearer = shares->isNearer;
+        }
     }
     return report;
 }

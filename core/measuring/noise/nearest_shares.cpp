@@ -6,6 +6,7 @@
 #include "frame/linearizer.h"
 #include "irenic/measure_noise.h"
 #include "law/stabiliser.h"
+#include "methods/bm3d/bm3d.h"
 #include "methods/unet/unet.h"
 #include "noise/usual_law.h"
 
@@ -33,16 +34,27 @@ constexpr double kAsItIs = 1.25, kSharpened = 2.5; ///< energy of luminance's no
 constexpr double kOfColours = 0.55;                ///< of that of colours
 constexpr double kUnknownIso = 0.4;                ///< of the measured noise's energy, where texture raises it
 constexpr int kFinishedBits = 8;
+constexpr double kBm3dStrength = 0.8; ///< that is suggested of it where the noise is measured well
 
 struct Block {
     double luminance, colours; ///< mean squares of what was taken
 };
 
-/// Sums over the samples of a patch.
-struct Taken {
+/// Of what an answer takes: how far it followed noise that was laid over, and its energy, in luminance and in colours. Sums over samples, or means.
+struct Sums {
     double followed = 0, energy = 0, followedByColours = 0, energyOfColours = 0;
+    void add(const Sums &other, double times = 1)
+    {
+        followed += times * other.followed, energy += times * other.energy;
+        followedByColours += times * other.followedByColours, energyOfColours += times * other.energyOfColours;
+    }
+};
+
+/// Of a patch.
+struct Taken {
+    Sums byNetwork, byBm3d;
     int64_t samples = 0;
-    std::vector<Block> blocks;
+    std::vector<Block> blocks; ///< by the network
 };
 
 /// A field of noise of sigma 1 around a patch.
@@ -67,15 +79,15 @@ class Reader
 public:
     /// @param expected law of the noise that there is, of every colour
     Reader(const Frame &frame, const NoiseReport &report, const NoiseModel &expected)
-        : m_frame(frame), m_levels(frame), m_report(report), m_expected(expected), m_method(makeUnetFinished({kUnetColourInfo.id, 1, 1}, kReachPx)),
+        : m_frame(frame), m_levels(frame), m_report(report), m_expected(expected), m_network(makeUnetFinished({kUnetColourInfo.id, 1, 1}, kReachPx)),
+          m_bm3d(report.confidence >= kSureOfLaw ? makeMethod({kBm3dInfo.id, kBm3dStrength, kBm3dStrength}) : nullptr),
           m_stabilisers{Stabiliser(report.cells[0]), Stabiliser(report.cells[1]), Stabiliser(report.cells[2])}
     {
     }
 
     Taken read(Rect patch, Scratch &scratch) const
     {
-        const int halo = m_method->haloPx();
-        const Rect wide = patch.grownBy(halo);
+        const Rect wide = patch.grownBy(haloPx());
         Planes p;
         for (size_t c = 0; c < kColours; ++c)
             p.noisy[c] = scratch.lendPadded(wide.size()), p.further[c] = scratch.lend(wide.size()), p.sigma[c] = scratch.lend(wide.size()), p.answer[c] = scratch.lend(patch.size());
@@ -91,17 +103,26 @@ public:
             in.planes[c] = plane;
             out[c] = p.answer[c].view();
         }
-        m_method->denoiseTile(in, patch, out, scratch);
         Taken taken;
-        if (scratch.stop.stop_requested())
-            return taken;
-        for (int y = 0; y + kBlockPx <= patch.height; y += kBlockPx)
-            for (int x = 0; x + kBlockPx <= patch.width; x += kBlockPx)
-                addBlock({x, y, kBlockPx, kBlockPx}, patch, p, taken);
+        const auto answered = [&](const DenoiseMethod &method) {
+            method.denoiseTile(in.shrunkBy(haloPx() - method.haloPx()), patch, out, scratch);
+            return !scratch.stop.stop_requested();
+        };
+        if (answered(*m_network))
+            forEachBlock(patch, p, [&](const Sums &sums, int count) {
+                taken.byNetwork.add(sums);
+                taken.samples += count;
+                if (count >= kFewestOfBlock)
+                    taken.blocks.push_back({sums.energy / count, sums.energyOfColours / count});
+            });
+        if (m_bm3d && answered(*m_bm3d))
+            forEachBlock(patch, p, [&](const Sums &sums, int) { taken.byBm3d.add(sums); });
         return taken;
     }
 
 private:
+    int haloPx() const { return std::max(m_network->haloPx(), m_bm3d ? m_bm3d->haloPx() : 0); }
+
     float linear(int x, int y, int c) const
     {
         const Rect &a = m_frame.active;
@@ -171,47 +192,51 @@ private:
         for (int y = 0; y < at.height; ++y)
             for (int x = 0; x < at.width; ++x) {
                 const float tone = mean(y, at.height - 1, [&](int k) { return across.view().row(k)[x]; });
+                constexpr float kTiny = 1e-7f; // laws may be 0 at black
                 for (size_t c = 0; c < kColours; ++c)
-                    p.sigma[c].view().row(y)[x] = m_expected.sigmaAt(tone) / m_report.cells[c].sigmaAt(tone);
+                    p.sigma[c].view().row(y)[x] = std::max(m_expected.sigmaAt(tone), kTiny) / std::max(m_report.cells[c].sigmaAt(tone), kTiny);
             }
     }
 
-    void addBlock(Rect block, Rect patch, const Planes &p, Taken &to) const
+    /// `use` is given the sums over a block, and how many of its samples are not clipped.
+    template <class Use>
+    void forEachBlock(Rect patch, const Planes &p, const Use &use) const
     {
-        const int halo = m_method->haloPx();
-        int count = 0;
-        Block sums{0, 0};
-        for (int y = block.y; y < block.bottom(); ++y)
-            for (int x = block.x; x < block.right(); ++x) {
-                if (isClipped(patch.x + x, patch.y + y))
-                    continue;
-                std::array<double, kColours> taken, laid;
-                double grey = 0, greyLaid = 0;
-                for (size_t c = 0; c < kColours; ++c) {
-                    taken[c] = double(p.noisy[c].view().row(y + halo)[x + halo] - p.answer[c].view().row(y)[x]) / double(p.sigma[c].view().row(y + halo)[x + halo]);
-                    laid[c] = double(p.further[c].view().row(y + halo)[x + halo]);
-                    grey += taken[c] / kColours, greyLaid += laid[c] / kColours;
-                }
-                ++count;
-                sums.luminance += grey * grey;
-                to.followed += grey * greyLaid;
-                for (size_t c = 0; c < kColours; ++c) {
-                    sums.colours += (taken[c] - grey) * (taken[c] - grey);
-                    to.followedByColours += (taken[c] - grey) * (laid[c] - greyLaid);
-                }
+        for (int y = 0; y + kBlockPx <= patch.height; y += kBlockPx)
+            for (int x = 0; x + kBlockPx <= patch.width; x += kBlockPx) {
+                int count = 0;
+                Sums sums;
+                for (int v = y; v < y + kBlockPx; ++v)
+                    for (int u = x; u < x + kBlockPx; ++u)
+                        if (!isClipped(patch.x + u, patch.y + v))
+                            ++count, sums.add(takenAt(u, v, p));
+                use(sums, count);
             }
-        to.samples += count;
-        to.energy += sums.luminance;
-        to.energyOfColours += sums.colours;
-        if (count >= kFewestOfBlock)
-            to.blocks.push_back({sums.luminance / count, sums.colours / count});
+    }
+
+    Sums takenAt(int x, int y, const Planes &p) const
+    {
+        const int halo = haloPx();
+        std::array<double, kColours> taken, laid;
+        double grey = 0, greyLaid = 0;
+        for (size_t c = 0; c < kColours; ++c) {
+            taken[c] = double(p.noisy[c].view().row(y + halo)[x + halo] - p.answer[c].view().row(y)[x]) / double(p.sigma[c].view().row(y + halo)[x + halo]);
+            laid[c] = double(p.further[c].view().row(y + halo)[x + halo]);
+            grey += taken[c] / kColours, greyLaid += laid[c] / kColours;
+        }
+        Sums s{grey * greyLaid, grey * grey, 0, 0};
+        for (size_t c = 0; c < kColours; ++c) {
+            s.energyOfColours += (taken[c] - grey) * (taken[c] - grey);
+            s.followedByColours += (taken[c] - grey) * (laid[c] - greyLaid);
+        }
+        return s;
     }
 
     const Frame &m_frame;
     const Linearizer m_levels;
     const NoiseReport &m_report;
     NoiseModel m_expected;
-    std::unique_ptr<DenoiseMethod> m_method;
+    std::unique_ptr<DenoiseMethod> m_network, m_bm3d; ///< the latter where it might be suggested
     std::array<Stabiliser, kColours> m_stabilisers;
 };
 
@@ -244,14 +269,21 @@ double shareOf(double noise, const std::optional<double> &calm, double energy)
     return std::clamp(std::min(noise, most) / energy, 0.0, 1.0);
 }
 
+/// By how much the mean square error of three colours falls where these shares are taken of an answer.
+double gainOf(const Sums &means, double luminance, double colours)
+{
+    return double(kColours) * luminance * (2 * means.followed - luminance * means.energy) + colours * (2 * means.followedByColours - colours * means.energyOfColours);
+}
+
 } // namespace
 
-Result<std::optional<Shares>> nearestShares(const Frame &frame, const NoiseReport &report, const RunContext &run)
+Result<std::optional<NearestShares>> nearestShares(const Frame &frame, const NoiseReport &report, const RunContext &run)
 {
     const Rect &a = frame.active;
-    if (!validate(Treatment{kUnetColourInfo.id}) || a.width < kPatchPx + kPlacePx || a.height < kPatchPx + kPlacePx)
-        return std::optional<Shares>();
-    const Reader reader(frame, report, expectedNoise(frame, report));
+    if (!validate(Treatment{kUnetColourInfo.id}) || !(report.luminanceNoise > 0) || a.width < kPatchPx + kPlacePx || a.height < kPatchPx + kPlacePx)
+        return std::optional<NearestShares>();
+    const NoiseModel expected = expectedNoise(frame, report);
+    const Reader reader(frame, report, expected);
     const int across = std::min(kAcross, a.width / kPatchPx), down = std::min(kDown, a.height / kPatchPx);
     const auto placed = [](int from, int length, int i, int count) {
         const int room = length - kPatchPx;
@@ -271,17 +303,27 @@ Result<std::optional<Shares>> nearestShares(const Frame &frame, const NoiseRepor
     std::vector<double> luminance, colours;
     for (const Taken &t : patches) {
         all.samples += t.samples;
-        all.followed += t.followed, all.energy += t.energy, all.followedByColours += t.followedByColours, all.energyOfColours += t.energyOfColours;
+        all.byNetwork.add(t.byNetwork), all.byBm3d.add(t.byBm3d);
         for (const Block &b : t.blocks)
             luminance.push_back(b.luminance), colours.push_back(b.colours);
     }
-    if (!(all.energy > 0) || !(all.energyOfColours > 0))
-        return std::optional<Shares>();
-    const double samples = double(all.samples), times = frame.shooting.bitDepth <= kFinishedBits ? kSharpened : kAsItIs;
-    const double energy = all.energy / samples, energyOfColours = all.energyOfColours / samples;
-    const bool isSure = report.confidence >= kSureOfLaw; // calm places need not be asked
-    return std::optional(Shares{float(shareOf(times * all.followed / (samples * double(kAmount)), isSure ? energy : calmOf(std::move(luminance)), energy)),
-                                float(shareOf(kOfColours * all.followedByColours / (samples * double(kAmount)), isSure ? energyOfColours : calmOf(std::move(colours)), energyOfColours))});
+    if (!(all.byNetwork.energy > 0) || !(all.byNetwork.energyOfColours > 0))
+        return std::optional<NearestShares>();
+    const bool isSure = report.confidence >= kSureOfLaw;                           // calm places need not be asked
+    const auto means = [&](const Sums &of, double ofLuminance, double ofColours) { // with what is taken of the noise in place of what followed
+        Sums mean;
+        mean.add(of, 1 / double(all.samples));
+        mean.followed *= ofLuminance / double(kAmount);
+        mean.followedByColours *= ofColours / double(kAmount);
+        return mean;
+    };
+    const Sums network = means(all.byNetwork, frame.shooting.bitDepth <= kFinishedBits ? kSharpened : kAsItIs, kOfColours);
+    const double ofLuminance = shareOf(network.followed, isSure ? network.energy : calmOf(std::move(luminance)), network.energy);
+    const double ofColours = shareOf(network.followedByColours, isSure ? network.energyOfColours : calmOf(std::move(colours)), network.energyOfColours);
+    // BM3D goes by what was measured.
+    const double over = std::pow(double(report.cells[1].sigmaAt(report.midSignal) / expected.sigmaAt(report.midSignal)), 2);
+    const bool isNearer = !isSure || gainOf(means(all.byBm3d, kAsItIs * over, kOfColours * over), 1, 1) <= 0;
+    return std::optional(NearestShares{float(ofLuminance), float(ofColours), isNearer});
 }
 
 } // namespace irenic

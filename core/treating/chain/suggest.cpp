@@ -47,7 +47,7 @@ Treatment suggestedFor(const std::string &method, const NoiseReport &noise)
     const double most = kOfLittle + (kOfMuch - kOfLittle) * std::clamp((double(noise.luminanceNoise) - kLittle) / (kMuch - kLittle), 0.0, 1.0);
     const double least = noise.usualShare > 0 ? std::clamp(kOfUsual * double(noise.usualShare), kLeastOfUsual, most) : kUnknown;
     // Where hardly anything of what looks like noise was found to be noise, others do not take more: grass and gravel lost 0.2 dB at ISO 100.
-    const auto found = [](float nearest) { return nearest < 0 ? 1 : std::max(kLeastOfUsual, double(nearest)); };
+    const auto found = [&](float nearest) { return nearest < 0 ? 1 : std::max(kLeastOfUsual, double(nearest)); };
     return {method, inTwentieths(info.luminanceOfFullColour * shareFor(noise.confidence, std::min(least, found(noise.nearestLuminance)))),
             inTwentieths(kColour * shareFor(noise.confidence, std::min(kLeastColour, found(noise.nearestColours)) / kColour))};
 }
@@ -55,9 +55,10 @@ Treatment suggestedFor(const std::string &method, const NoiseReport &noise)
 Suggestion suggestTreatment(const NoiseReport &noise)
 {
     const MethodInfo *best = nullptr;
+    const bool insteadOfBm3d = noise.seesNearer && noise.luminanceNoise >= float(findMethod("bm3d")->fromNoise);
     for (const MethodInfo &m : methods()) {
         const double from = noise.bands.empty() || m.fromNoiseInFullColour < 0 ? m.fromNoise : m.fromNoiseInFullColour;
-        const bool isNeeded = !m.seesNoise || noise.bands.empty() || (noise.confidence < kSurelyMeasured && noise.nearestLuminance >= kWorthTaking);
+        const bool isNeeded = !m.seesNoise || noise.bands.empty() || (noise.nearestLuminance >= kWorthTaking && (noise.confidence < kSurelyMeasured || insteadOfBm3d));
         const bool serves = isNeeded && noise.luminanceNoise >= float(from) && (noise.bands.empty() || !m.fullColour) && !(noise.spectrum && m.expectsWhite);
         if (serves && (!best || m.rank > best->rank) && validate(Treatment{m.id}))
             best = &m;

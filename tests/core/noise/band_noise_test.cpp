@@ -146,6 +146,10 @@ private slots:
         noise.confidence = 0.9;
         QCOMPARE(suggestTreatment(noise).treatment.method, std::string("dct"));
         QCOMPARE(suggestedFor("unet-colour", noise).luminance, 0.35); // where it was chosen all the same
+        noise.luminanceNoise = 0.1f;
+        QCOMPARE(suggestTreatment(noise).treatment.method, std::string("bm3d"));
+        noise.seesNearer = true; // BM3D was found to take more picture than noise
+        QCOMPARE(suggestTreatment(noise).treatment.method, std::string("unet-colour"));
     }
 
     /// Where the file's own law takes the place of the measured one, the spectrum is told in its units: the noise of a band is the same by any law.

@@ -80,6 +80,28 @@ private slots:
         QVERIFY2(calm > 0.7f && leaves < 0.75f * calm, qPrintable(QStringLiteral("%1, leaves %2").arg(double(calm)).arg(double(leaves))));
     }
 
+    /// Where measuring is sure, BM3D is held against the estimate: it stays where it helps, and leaves where texture was measured for noise.
+    void bm3dLeavesWhereItTakesMorePictureThanNoise()
+    {
+        const auto frame = finishedPair(slopeScene({480, 360}), 6400, "a.tif", {92, 0}).noisy;
+        NoiseReport report = measureNoise(*frame).take();
+        QVERIFY2(report.confidence >= kSureOfLaw && !report.seesNearer, qPrintable(QString::number(report.confidence)));
+        const auto leaves = finishedPair(leavesScene({480, 360}), 400, "a.tif", {92, 0}).noisy;
+        NoiseReport raised = measureNoise(*leaves).take();
+        for (NoiseModel &m : raised.cells) // texture, measured for noise
+            m = {m.shotGain * 4, m.readVariance * 4};
+        raised.confidence = 1;
+        const auto shares = nearestShares(*leaves, raised, {});
+        QVERIFY(shares && shares.value());
+        const auto noise = std::make_shared<const NoiseReport>(raised);
+        const FinishedPair pair = finishedPair(leavesScene({480, 360}), 400, "a.tif", {92, 0});
+        const auto developed = [&](const std::shared_ptr<const Frame> &of, const Treatment &t) { return encoded16(developRegion(Cleaner(of, noise, t), of->crop, {}, nullptr, {}).value()); };
+        const auto truth = developed(pair.clean, kNoTreatment);
+        const double untreated = pictureQuality(developed(pair.noisy, kNoTreatment), truth).psnrDb, after = pictureQuality(developed(pair.noisy, {"bm3d", 0.8, 0.8}), truth).psnrDb;
+        QVERIFY2(after < untreated, qPrintable(QStringLiteral("%1 dB, was %2").arg(after).arg(untreated)));
+        QVERIFY(shares.value()->isNearer);
+    }
+
     void whoeverMeasuresGetsTheSame()
     {
         const auto frame = finishedPair(leavesScene({480, 360}), 1600, "a.tif", {92, 0}).noisy;
