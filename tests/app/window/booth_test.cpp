@@ -107,20 +107,20 @@ private slots:
                 words += tab(i)->text() != QString::number(i + 1);
             return words;
         };
-        QTRY_COMPARE(withWords(), count);
+        QTRY_COMPARE_WITH_TIMEOUT(withWords(), count, kPatienceMs);
         QVERIFY(data->text().contains("ISO"));
         const QString whole = data->text();
         m_window->card("readings")->show();
         m_window->resizeDocks({m_window->card("readings")}, {700}, Qt::Horizontal);
-        QTRY_COMPARE(withWords(), 1);
+        QTRY_COMPARE_WITH_TIMEOUT(withWords(), 1, kPatienceMs);
         QVERIFY(tab(1)->text().size() > 1);
-        QTRY_VERIFY(tab(count - 1)->parentWidget()->parentWidget()->rect().contains(tab(count - 1)->geometry()));
+        QTRY_VERIFY_WITH_TIMEOUT(tab(count - 1)->parentWidget()->parentWidget()->rect().contains(tab(count - 1)->geometry()), kPatienceMs);
         QVERIFY(whole.startsWith(data->text()) && data->fontMetrics().horizontalAdvance(data->text()) <= data->width());
         session()->goToSpot(0);
         QCOMPARE(withWords(), 1);
         QVERIFY(tab(0)->text().size() > 1);
         m_window->card("readings")->hide();
-        QTRY_COMPARE(withWords(), count);
+        QTRY_COMPARE_WITH_TIMEOUT(withWords(), count, kPatienceMs);
         QCOMPARE(data->text(), whole);
     }
 
@@ -679,7 +679,7 @@ private slots:
         }
         auto *histogram = m_window->findChild<HistogramPanel *>("histogramPanel");
         m_window->cards()[1]->raise();
-        QTRY_COMPARE(histogram->plot()->lines().size(), 3);
+        QTRY_COMPARE_WITH_TIMEOUT(histogram->plot()->lines().size(), 3, kPatienceMs);
         double green = 0;
         for (const QPointF &p : histogram->plot()->lines()[1].points)
             green += p.y();

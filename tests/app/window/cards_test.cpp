@@ -49,7 +49,7 @@ private slots:
         m_window->regionsPanel()->addRegion(MaskPart::Kind::Painted); // with all that can be said of one
         Card *shown = m_window->card(qPrintable(card));
         shown->bringUp();
-        QTRY_VERIFY(m_window->rollPanel()->isNarrow());
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->rollPanel()->isNarrow(), kPatienceMs);
         settle();
         for (const QWidget *w : shown->findChildren<QWidget *>())
             if (w->isVisible() && (qobject_cast<const QAbstractButton *>(w) || qobject_cast<const QAbstractSpinBox *>(w) || qobject_cast<const QComboBox *>(w)))
@@ -62,7 +62,7 @@ private slots:
         QCOMPARE(m_window->wall()->pane(1)->image().region, m_window->wall()->pane(4)->image().region);
         QCOMPARE(m_window->width(), 1280);
         m_window->card(qPrintable(card))->close();
-        QTRY_VERIFY(!m_window->rollPanel()->isNarrow());
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->rollPanel()->isNarrow(), kPatienceMs);
     }
 
     void narrowStripsKeepTheirControls()
@@ -72,14 +72,14 @@ private slots:
         m_window->card("rendering")->bringUp();
         settle();
         CaptionStrip *strip = m_window->wall()->strip(1);
-        QTRY_VERIFY(strip->width() < 180);
+        QTRY_VERIFY_WITH_TIMEOUT(strip->width() < 180, kPatienceMs);
         const auto shown = [&](const char *name) { return strip->findChild<QWidget *>(QLatin1String(name))->isVisible(); };
         for (const char *name : {"luminance", "luminanceValue", "colour", "keep", "method", "page-noise"})
             QVERIFY2(shown(name), name);
         QVERIFY(!shown("page-detail"));
         auto *page = strip->findChild<QPushButton *>("page-noise");
         QTest::mouseClick(page, Qt::LeftButton); // the next one
-        QTRY_VERIFY(shown("page-detail") && shown("detail") && !shown("page-noise"));
+        QTRY_VERIFY_WITH_TIMEOUT(shown("page-detail") && shown("detail") && !shown("page-noise"), kPatienceMs);
         for (QWidget *w : strip->findChildren<QWidget *>())
             if (w->isVisible())
                 QVERIFY2(strip->rect().contains(QRect(w->mapTo(strip, QPoint()), w->size())), qPrintable(w->objectName()));
@@ -95,13 +95,13 @@ private slots:
         QVERIFY(lens->isPinned());
         queue->bringUp();
         QVERIFY(lens->isVisible() && queue->isVisible());
-        QTRY_VERIFY(lens->y() != queue->y()); // one over the other
+        QTRY_VERIFY_WITH_TIMEOUT(lens->y() != queue->y(), kPatienceMs); // one over the other
         QCOMPARE(lens->x(), queue->x());
         // Folded, only the title is left, and the other card has the room.
         const int before = queue->height();
         QTest::mouseClick(lens->findChild<QPushButton *>("fold-lens"), Qt::LeftButton);
         QVERIFY(!lens->widget()->isVisible());
-        QTRY_VERIFY(queue->height() > before && lens->height() < 60);
+        QTRY_VERIFY_WITH_TIMEOUT(queue->height() > before && lens->height() < 60, kPatienceMs);
         // A floating card takes nothing from the wall, and displaces none.
         queue->setFloating(true);
         readings->bringUp();

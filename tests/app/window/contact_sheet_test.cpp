@@ -225,9 +225,9 @@ private slots:
         sheet.findChild<QLineEdit *>("words")->clear();
         // A frame that is taken off leaves a series of two.
         session.takeOff({610});
-        QTRY_VERIFY(paperOf("0611").data(Qt::AccessibleTextRole).toString().contains("1 more"));
+        QTRY_VERIFY_WITH_TIMEOUT(paperOf("0611").data(Qt::AccessibleTextRole).toString().contains("1 more"), kPatienceMs);
         session.undoStack()->undo();
-        QTRY_VERIFY(!paperOf("0611").isValid());
+        QTRY_VERIFY_WITH_TIMEOUT(!paperOf("0611").isValid(), kPatienceMs);
         asOne->click();
         QCOMPARE(sheet.shownNames().size(), 1000);
         QTest::keyClicks(sheet.findChild<QLineEdit *>("words"), "bench-x");

@@ -57,7 +57,7 @@ private slots:
         QCOMPARE(blink->shown(), 3);
         QCOMPARE(grabbed(2), c);
         QCOMPARE(grabbed(3), c); // at home, too
-        QTRY_COMPARE(blink->shown(), 0);
+        QTRY_COMPARE_WITH_TIMEOUT(blink->shown(), 0, kPatienceMs);
         QCOMPARE(grabbed(2), grabbed(0));
         QVERIFY(m_window->shownNotes()->isVisible());
         // By hand: a letter shows that trial, and it stays.
@@ -149,21 +149,21 @@ private slots:
         auto *search = m_window->findChild<CommandSearch *>("commandSearch");
         QVERIFY(search && QTest::qWaitForWindowActive(search));
         auto *typed = search->findChild<QLineEdit *>("typed");
-        QTRY_VERIFY(typed->hasFocus());
+        QTRY_VERIFY_WITH_TIMEOUT(typed->hasFocus(), kPatienceMs);
         const int all = search->shownCount();
         QVERIFY(all > 100);
         QTest::keyClicks(typed, "push half more");
         QCOMPARE(search->shownCount(), 1);
         QTest::keyClick(typed, Qt::Key_Return);
         QCOMPARE(m_window->session()->pushEv(), 0.5);
-        QTRY_VERIFY(!m_window->findChild<CommandSearch *>("commandSearch"));
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->findChild<CommandSearch *>("commandSearch"), kPatienceMs);
         m_window->session()->setPushEv(0);
         // What cannot be done now is shown, and not done.
         m_window->showCommands();
         search = m_window->findChild<CommandSearch *>("commandSearch");
         QVERIFY(QTest::qWaitForWindowActive(search));
         typed = search->findChild<QLineEdit *>("typed");
-        QTRY_VERIFY(typed->hasFocus());
+        QTRY_VERIFY_WITH_TIMEOUT(typed->hasFocus(), kPatienceMs);
         QTest::keyClicks(typed, "find the file");
         QCOMPARE(search->shownCount(), 1);
         QTest::keyClick(typed, Qt::Key_Return);
@@ -172,7 +172,7 @@ private slots:
         QCOMPARE(search->shownCount(), 0);
         QTest::keyClick(typed, Qt::Key_Return);
         QTest::keyClick(search, Qt::Key_Escape);
-        QTRY_VERIFY(!m_window->findChild<CommandSearch *>("commandSearch"));
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->findChild<CommandSearch *>("commandSearch"), kPatienceMs);
     }
 
     /// What is linked is there, and what is searched for is found.
@@ -190,7 +190,7 @@ private slots:
             QVERIFY2(text->toPlainText().size() > 300, qPrintable(page));
         }
         auto *field = pages->findChild<QLineEdit *>("helpWords");
-        QTRY_VERIFY(field->hasFocus());
+        QTRY_VERIFY_WITH_TIMEOUT(field->hasFocus(), kPatienceMs);
         QTest::keyClicks(field, "falloff");
         QCOMPARE(pages->page(), QStringLiteral("lens"));
         emit text->anchorClicked(QUrl("formats.md#what-a-dng-describes"));

@@ -198,16 +198,16 @@ private slots:
         other.show();
         QVERIFY(QTest::qWaitForWindowExposed(&other));
         other.activateWindow();
-        QTRY_VERIFY(!m_window->isActiveWindow());
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->isActiveWindow(), kPatienceMs);
         ExportJob job;
         job.source = path("sent.dng").toStdString();
         job.folder = path("out").toStdString();
         job.treatment = WantedTreatment{.method = "bm3d"};
         m_window->exportQueue()->add(job);
         QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->count(QueuedJob::State::Done), 1, kPatienceMs);
-        QTRY_COMPARE(desktop.asked, QStringList{"sleep:idle Irenic block"});
-        QTRY_VERIFY(desktop.isReleased()); // nothing is exported any more
-        QTRY_COMPARE(notifications.told, QStringList{"Irenic|The queue is done|One file was written and verified."});
+        QTRY_COMPARE_WITH_TIMEOUT(desktop.asked, QStringList{"sleep:idle Irenic block"}, kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(desktop.isReleased(), kPatienceMs); // nothing is exported any more
+        QTRY_COMPARE_WITH_TIMEOUT(notifications.told, QStringList{"Irenic|The queue is done|One file was written and verified."}, kPatienceMs);
     }
 
 private:

@@ -82,7 +82,7 @@ private slots:
             auto *dialog = m_window->findChild<ExportDialog *>();
             QVERIFY(dialog);
             dialog->accept();
-            QTRY_VERIFY(!m_window->findChild<ExportDialog *>());
+            QTRY_VERIFY_WITH_TIMEOUT(!m_window->findChild<ExportDialog *>(), kPatienceMs);
         };
         for (int i = 0; i < 6; ++i) {
             QVERIFY(!session()->frame(6).ownStart);
@@ -95,12 +95,12 @@ private slots:
         QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
         const Treatment suggested = session()->frame(6).trials[0];
         QVERIFY(suggested == session()->frame(6).suggestedFor(0));
-        QTRY_VERIFY(label("your taste: " + QString::number(std::round(10 * suggested.luminance) / 20, 'f', 2)));
+        QTRY_VERIFY_WITH_TIMEOUT(label("your taste: " + QString::number(std::round(10 * suggested.luminance) / 20, 'f', 2)), kPatienceMs);
         session()->setColumn(0);
         QTest::keyClick(m_window.get(), Qt::Key_Backspace, Qt::ShiftModifier);
         QVERIFY(std::abs(session()->frame(6).trials[0].luminance - suggested.luminance / 2) < 0.026);
         QCOMPARE(session()->frame(6).trials[0].colour, suggested.colour);
-        QTRY_VERIFY(label("your own starting point"));
+        QTRY_VERIFY_WITH_TIMEOUT(label("your own starting point"), kPatienceMs);
         QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("own starting point of A"));
         QTest::keyClick(m_window.get(), Qt::Key_Backspace);
         QVERIFY(session()->frame(6).trials[0] == suggested);
@@ -120,7 +120,7 @@ private slots:
         QTest::mouseClick(dialog->findChild<QPushButton *>("forget"), Qt::LeftButton);
         QCOMPARE(table->rowCount(), 5);
         QVERIFY(!session()->frame(6).ownStart); // five are too few
-        QTRY_VERIFY(label("left the suggestion"));
+        QTRY_VERIFY_WITH_TIMEOUT(label("left the suggestion"), kPatienceMs);
         QTest::mouseClick(dialog->findChild<QPushButton *>("forgetAll"), Qt::LeftButton);
         QVERIFY(m_window->decisions()->decisions().all().empty());
         dialog->reject();

@@ -260,10 +260,11 @@ private slots:
         const auto window = shownWindow();
         QVERIFY(hang(window.get(), {m_dir.filePath("first.dng")}));
         static const QRegularExpression kComma(QStringLiteral("Korn \\d+,\\d %"));
-        QTRY_VERIFY([&] {
+        QTRY_VERIFY_WITH_TIMEOUT([&] {
             const QList<QLabel *> labels = window->findChildren<QLabel *>();
             return std::any_of(labels.begin(), labels.end(), [](const QLabel *l) { return kComma.match(l->text()).hasMatch(); });
-        }());
+        }(),
+                                 kPatienceMs);
         const auto name = expandName("{name}-{luminance}", *window->session()->readyFrame()->frame, {"wavelet", 1.25, 1});
         QVERIFY(name && name.value().find("1.25") != std::string::npos);
     }

@@ -450,7 +450,7 @@ private slots:
         QTest::keyClick(m_window.get(), Qt::Key_M);
         QCOMPARE(session()->frame(0).trials[2].method, std::string("nlm"));
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle(), kPatienceMs);
-        QTRY_VERIFY(m_window->wall()->strip(3)->readingWords().contains("detail lost"));
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->strip(3)->readingWords().contains("detail lost"), kPatienceMs);
     }
 
     void wallGreysReachThePictures()

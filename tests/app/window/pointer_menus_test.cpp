@@ -123,7 +123,7 @@ private slots:
         // The dialog comes up while the menu's action runs.
         QTimer::singleShot(0, this, [this] { answerName("Rope on the cleat"); });
         choose(tab(0), tab(0)->rect().center(), "Rename...");
-        QTRY_COMPARE(spots()[0].name, QString("Rope on the cleat"));
+        QTRY_COMPARE_WITH_TIMEOUT(spots()[0].name, QString("Rope on the cleat"), kPatienceMs);
         choose(tab(0), tab(0)->rect().center(), "Later");
         QCOMPARE(spots()[1].name, QString("Rope on the cleat"));
         QCOMPARE(spots()[0], before[1]);
@@ -154,7 +154,7 @@ private slots:
         for (int i = 0; i < 3; ++i)
             queue->add(job);
         auto *list = m_window->findChild<QTreeWidget *>("queueList");
-        QTRY_COMPARE(list->topLevelItemCount(), 3);
+        QTRY_COMPARE_WITH_TIMEOUT(list->topLevelItemCount(), 3, kPatienceMs);
         const auto over = [&](int row) { return list->visualItemRect(list->topLevelItem(row)).center(); };
         const int third = queue->entries()[2].id, second = queue->entries()[1].id;
         choose(list->viewport(), over(2), "First of all");

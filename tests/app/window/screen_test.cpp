@@ -153,12 +153,12 @@ private slots:
         comparePictures(swapped());
         // Another profile while the window is open.
         setOnRoot(wide());
-        QTRY_COMPARE(m_window->findChild<QLabel *>("screen")->text(), QStringLiteral("screen: Wide"));
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->findChild<QLabel *>("screen")->text(), QStringLiteral("screen: Wide"), kPatienceMs);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         comparePictures(wide());
         // And none: the very pixels of sRGB.
         setOnRoot({});
-        QTRY_COMPARE(m_window->findChild<QLabel *>("screen")->text(), QStringLiteral("screen: sRGB"));
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->findChild<QLabel *>("screen")->text(), QStringLiteral("screen: sRGB"), kPatienceMs);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const PaneImage &shown = m_window->wall()->pane(0)->image();
         QVERIFY(shown.image == shown.plain);
