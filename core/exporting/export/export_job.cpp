@@ -152,7 +152,7 @@ Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> f
             return *there;
     }
     if (!noise) {
-        Result<NoiseReport> measured = job.decided ? measureNoise(*frame, *job.decided, quiet) : measureNoise(*frame, quiet);
+        Result<NoiseReport> measured = job.decided ? measureNoise(*frame, *job.decided, quiet) : measureNoise(*frame, quiet, {}, job.treatment.known() ? Asked::WithoutSuggestion : Asked::Everything);
         if (!measured)
             return measured.error();
         noise = std::make_shared<const NoiseReport>(measured.take());

@@ -385,7 +385,7 @@ Result<NoiseReport> measureBeforeColours(const Frame &frame, const RunContext &r
 
 } // namespace
 
-Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, const KnownCamera &known)
+Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, const KnownCamera &known, Asked asked)
 {
     if (const Status s = largeEnough(frame); !s)
         return s.error();
@@ -462,7 +462,7 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         report.pointSigma = bands.value().pointSigma;
     }
     describe(frame, report);
-    if (!mosaic) {
+    if (!mosaic && asked == Asked::Everything) {
         const Result<std::optional<NearestShares>> nearest = nearestShares(frame, report, stage(run, 0.8, 1));
         if (!nearest)
             return nearest.error();

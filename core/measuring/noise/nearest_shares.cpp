@@ -34,7 +34,6 @@ constexpr double kAsItIs = 1.25, kSharpened = 2.5; ///< energy of luminance's no
 constexpr double kOfColours = 0.55;                ///< of that of colours
 constexpr double kUnknownIso = 0.4;                ///< of the measured noise's energy, where texture raises it
 constexpr int kFinishedBits = 8;
-constexpr double kBm3dStrength = 0.8; ///< that is suggested of it where the noise is measured well
 
 struct Block {
     double luminance, colours; ///< mean squares of what was taken
@@ -66,6 +65,17 @@ void fillWhite(Rect at, uint64_t stream, PlaneView<float> out)
             out.row(y)[x] = float(RandomAt(kSeed, stream, at.x + x, at.y + y).gaussian());
 }
 
+bool isSure(const NoiseReport &report)
+{
+    return report.confidence >= kSureOfLaw;
+}
+
+/// It would be suggested, so whether it does harm is to be found out.
+bool isBm3dAsked(const NoiseReport &report)
+{
+    return isSure(report) && report.luminanceNoise >= float(kBm3dInfo.fromNoise);
+}
+
 /// What is read of one patch and its surroundings.
 struct Planes {
     std::array<Scratch::Lent, kColours> noisy;   ///< stabilised, with further noise laid over it
@@ -80,14 +90,14 @@ public:
     /// @param expected law of the noise that there is, of every colour
     Reader(const Frame &frame, const NoiseReport &report, const NoiseModel &expected)
         : m_frame(frame), m_levels(frame), m_report(report), m_expected(expected), m_network(makeUnetFinished({kUnetColourInfo.id, 1, 1}, kReachPx)),
-          m_bm3d(report.confidence >= kSureOfLaw ? makeMethod({kBm3dInfo.id, kBm3dStrength, kBm3dStrength}) : nullptr),
-          m_stabilisers{Stabiliser(report.cells[0]), Stabiliser(report.cells[1]), Stabiliser(report.cells[2])}
+          m_bm3d(isBm3dAsked(report) ? makeMethod({kBm3dInfo.id, kBm3dInfo.luminanceOfFullColour, kBm3dInfo.luminanceOfFullColour}) : nullptr),
+          m_haloPx(std::max(m_network->haloPx(), m_bm3d ? m_bm3d->haloPx() : 0)), m_stabilisers{Stabiliser(report.cells[0]), Stabiliser(report.cells[1]), Stabiliser(report.cells[2])}
     {
     }
 
     Taken read(Rect patch, Scratch &scratch) const
     {
-        const Rect wide = patch.grownBy(haloPx());
+        const Rect wide = patch.grownBy(m_haloPx);
         Planes p;
         for (size_t c = 0; c < kColours; ++c)
             p.noisy[c] = scratch.lendPadded(wide.size()), p.further[c] = scratch.lend(wide.size()), p.sigma[c] = scratch.lend(wide.size()), p.answer[c] = scratch.lend(patch.size());
@@ -105,7 +115,7 @@ public:
         }
         Taken taken;
         const auto answered = [&](const DenoiseMethod &method) {
-            method.denoiseTile(in.shrunkBy(haloPx() - method.haloPx()), patch, out, scratch);
+            method.denoiseTile(in.shrunkBy(m_haloPx - method.haloPx()), patch, out, scratch);
             return !scratch.stop.stop_requested();
         };
         if (answered(*m_network))
@@ -121,8 +131,6 @@ public:
     }
 
 private:
-    int haloPx() const { return std::max(m_network->haloPx(), m_bm3d ? m_bm3d->haloPx() : 0); }
-
     float linear(int x, int y, int c) const
     {
         const Rect &a = m_frame.active;
@@ -180,10 +188,10 @@ private:
                     sum += linear(at.x + x, at.y + y, c);
                 grey.view().row(y)[x] = sum / kColours;
             }
-        const auto mean = [&](int around, int last, const auto &at) {
+        const auto mean = [](int around, int last, const auto &value) {
             float sum = 0;
             for (int k = around - kAroundPx; k <= around + kAroundPx; ++k)
-                sum += at(std::clamp(k, 0, last));
+                sum += value(std::clamp(k, 0, last));
             return sum / kSidePx;
         };
         for (int y = 0; y < at.height; ++y)
@@ -216,7 +224,7 @@ private:
 
     Sums takenAt(int x, int y, const Planes &p) const
     {
-        const int halo = haloPx();
+        const int halo = m_haloPx;
         std::array<double, kColours> taken, laid;
         double grey = 0, greyLaid = 0;
         for (size_t c = 0; c < kColours; ++c) {
@@ -236,7 +244,8 @@ private:
     const Linearizer m_levels;
     const NoiseReport &m_report;
     NoiseModel m_expected;
-    std::unique_ptr<DenoiseMethod> m_network, m_bm3d; ///< the latter where it might be suggested
+    std::unique_ptr<DenoiseMethod> m_network, m_bm3d; ///< the latter where it is asked
+    int m_haloPx;
     std::array<Stabiliser, kColours> m_stabilisers;
 };
 
@@ -309,7 +318,7 @@ Result<std::optional<NearestShares>> nearestShares(const Frame &frame, const Noi
     }
     if (!(all.byNetwork.energy > 0) || !(all.byNetwork.energyOfColours > 0))
         return std::optional<NearestShares>();
-    const bool isSure = report.confidence >= kSureOfLaw;                           // calm places need not be asked
+    const bool sure = isSure(report);                                              // calm places need not be asked
     const auto means = [&](const Sums &of, double ofLuminance, double ofColours) { // with what is taken of the noise in place of what followed
         Sums mean;
         mean.add(of, 1 / double(all.samples));
@@ -318,11 +327,11 @@ Result<std::optional<NearestShares>> nearestShares(const Frame &frame, const Noi
         return mean;
     };
     const Sums network = means(all.byNetwork, frame.shooting.bitDepth <= kFinishedBits ? kSharpened : kAsItIs, kOfColours);
-    const double ofLuminance = shareOf(network.followed, isSure ? network.energy : calmOf(std::move(luminance)), network.energy);
-    const double ofColours = shareOf(network.followedByColours, isSure ? network.energyOfColours : calmOf(std::move(colours)), network.energyOfColours);
+    const double ofLuminance = shareOf(network.followed, sure ? network.energy : calmOf(std::move(luminance)), network.energy);
+    const double ofColours = shareOf(network.followedByColours, sure ? network.energyOfColours : calmOf(std::move(colours)), network.energyOfColours);
     // BM3D goes by what was measured.
     const double over = std::pow(double(report.cells[1].sigmaAt(report.midSignal) / expected.sigmaAt(report.midSignal)), 2);
-    const bool isNearer = !isSure || gainOf(means(all.byBm3d, kAsItIs * over, kOfColours * over), 1, 1) <= 0;
+    const bool isNearer = !sure || (isBm3dAsked(report) && gainOf(means(all.byBm3d, kAsItIs * over, kOfColours * over), 1, 1) <= 0);
     return std::optional(NearestShares{float(ofLuminance), float(ofColours), isNearer});
 }
 

@@ -7,7 +7,8 @@ namespace irenic {
 
 struct NearestShares {
     float luminance = 0, colours = 0; ///< 0..1
-    bool isNearer = true;             ///< not where the noise was measured well, unless by the same estimate BM3D at its suggestion were farther off than the untreated picture
+    /// Than what relies on the measurement: where that is not sure (kSureOfLaw), or where BM3D would be suggested and by the same estimate end farther off than the untreated picture.
+    bool isNearer = true;
 };
 
 /// How much of what U-Net in full colour takes for noise at strength 1 should be taken from a frame in full colour, to come nearest to the picture without noise.

@@ -20,9 +20,7 @@ double shareFor(double confidence, double least)
     return least + (1 - least) * std::clamp((confidence - kGuess) / (kSure - kGuess), 0.0, 1.0);
 }
 
-/// Of frames in full colour: below that confidence what sees noise for itself comes nearer than what relies on the measurement, if more of what it takes than that is noise.
-constexpr double kSurelyMeasured = 0.75;
-constexpr float kWorthTaking = 0.05f;
+constexpr float kWorthTaking = 0.05f; ///< of what a method takes that sees noise for itself
 
 double inTwentieths(double v)
 {
@@ -55,10 +53,9 @@ Treatment suggestedFor(const std::string &method, const NoiseReport &noise)
 Suggestion suggestTreatment(const NoiseReport &noise)
 {
     const MethodInfo *best = nullptr;
-    const bool insteadOfBm3d = noise.seesNearer && noise.luminanceNoise >= float(findMethod("bm3d")->fromNoise);
     for (const MethodInfo &m : methods()) {
         const double from = noise.bands.empty() || m.fromNoiseInFullColour < 0 ? m.fromNoise : m.fromNoiseInFullColour;
-        const bool isNeeded = !m.seesNoise || noise.bands.empty() || (noise.nearestLuminance >= kWorthTaking && (noise.confidence < kSurelyMeasured || insteadOfBm3d));
+        const bool isNeeded = !m.seesNoise || noise.bands.empty() || (noise.seesNearer && noise.nearestLuminance >= kWorthTaking);
         const bool serves = isNeeded && noise.luminanceNoise >= float(from) && (noise.bands.empty() || !m.fullColour) && !(noise.spectrum && m.expectsWhite);
         if (serves && (!best || m.rank > best->rank) && validate(Treatment{m.id}))
             best = &m;

@@ -159,6 +159,7 @@ private slots:
         if (fullColour) {
             noise.bands.resize(1);
             noise.nearestLuminance = noise.nearestColours = 0.4f;
+            noise.seesNearer = confidence < 0.75;
         }
         const Suggestion s = suggestTreatment(noise);
         QCOMPARE(s.treatment.method, method.toStdString());

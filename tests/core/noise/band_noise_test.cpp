@@ -132,6 +132,7 @@ private slots:
         noise.usualShare = 0.7f;
         noise.nearestLuminance = 0.36f;
         noise.nearestColours = 0.52f;
+        noise.seesNearer = true;
         const Treatment unsure = suggestTreatment(noise).treatment;
         QCOMPARE(unsure.method, std::string("unet-colour"));
         QCOMPARE(unsure.luminance, 0.35);
@@ -144,6 +145,7 @@ private slots:
         QVERIFY2(least > 0 && least <= 0.1 && more > 3 * least, qPrintable(QStringLiteral("%1, %2").arg(least).arg(more)));
         noise.nearestLuminance = 0.36f;
         noise.confidence = 0.9;
+        noise.seesNearer = false;
         QCOMPARE(suggestTreatment(noise).treatment.method, std::string("dct"));
         QCOMPARE(suggestedFor("unet-colour", noise).luminance, 0.35); // where it was chosen all the same
         noise.luminanceNoise = 0.1f;

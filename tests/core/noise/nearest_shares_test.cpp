@@ -26,11 +26,15 @@ std::shared_ptr<Frame> copyOf(const Frame &frame)
 }
 
 /// Peak signal-to-noise ratio of the developed picture.
-double qualityOf(const FinishedPair &pair, const std::shared_ptr<const NoiseReport> &noise, double share)
+double qualityOf(const FinishedPair &pair, const std::shared_ptr<const NoiseReport> &noise, const Treatment &t)
 {
-    const Treatment t = share > 0 ? Treatment{"unet-colour", share, share} : kNoTreatment;
     const auto developed = [&](const std::shared_ptr<const Frame> &frame, const Treatment &as) { return encoded16(developRegion(Cleaner(frame, noise, as), frame->crop, {}, nullptr, {}).value()); };
     return pictureQuality(developed(pair.noisy, t), developed(pair.clean, kNoTreatment)).psnrDb;
+}
+
+Treatment byNetwork(double luminance, double colour)
+{
+    return {"unet-colour", luminance, colour};
 }
 
 } // namespace
@@ -61,17 +65,20 @@ private slots:
         const FinishedPair pair = finishedPair(leaves ? leavesScene(kSize) : makeScene(kSize), iso, name, {92, sharpening});
         const auto noise = measured(pair.noisy);
         QVERIFY(noise->nearestLuminance >= 0 && noise->nearestLuminance <= 1 && noise->nearestColours >= 0 && noise->nearestColours <= 1);
-        const double untreated = qualityOf(pair, noise, 0), at = qualityOf(pair, noise, double(noise->nearestLuminance));
+        const auto both = [](double share) { return byNetwork(share, share); };
+        const double untreated = qualityOf(pair, noise, kNoTreatment), at = qualityOf(pair, noise, both(double(noise->nearestLuminance)));
         double best = untreated, bestShare = 0;
         for (const double share : {0.1, 0.25, 0.4, 0.6, 0.8, 1.0})
-            if (const double q = qualityOf(pair, noise, share); q > best)
+            if (const double q = qualityOf(pair, noise, both(share)); q > best)
                 best = q, bestShare = share;
         const QString seen = QStringLiteral("%1 dB at %2; %3 at %4, %5 untreated").arg(at).arg(double(noise->nearestLuminance)).arg(best).arg(bestShare).arg(untreated);
         QVERIFY2(at >= untreated - 0.02, qPrintable(seen));
         QVERIFY2(at - untreated >= 0.6 * (best - untreated) - 0.05, qPrintable(seen));
+        const double asSuggested = qualityOf(pair, noise, byNetwork(double(noise->nearestLuminance), double(noise->nearestColours)));
+        QVERIFY2(asSuggested - untreated >= 0.6 * (best - untreated) - 0.05, qPrintable(QStringLiteral("%1 with colours at %2; ").arg(asSuggested).arg(double(noise->nearestColours)) + seen));
     }
 
-    /// The same picture with little and with much texture: what is no noise must not be taken for it.
+    /// Of two pictures with the same noise: what is no noise must not be taken for it.
     void textureLowersTheShare()
     {
         const Size size{480, 360};
@@ -86,18 +93,16 @@ private slots:
         const auto frame = finishedPair(slopeScene({480, 360}), 6400, "a.tif", {92, 0}).noisy;
         NoiseReport report = measureNoise(*frame).take();
         QVERIFY2(report.confidence >= kSureOfLaw && !report.seesNearer, qPrintable(QString::number(report.confidence)));
-        const auto leaves = finishedPair(leavesScene({480, 360}), 400, "a.tif", {92, 0}).noisy;
-        NoiseReport raised = measureNoise(*leaves).take();
+        const FinishedPair leaves = finishedPair(leavesScene({480, 360}), 400, "a.tif", {92, 0});
+        NoiseReport raised = measureNoise(*leaves.noisy).take();
         for (NoiseModel &m : raised.cells) // texture, measured for noise
             m = {m.shotGain * 4, m.readVariance * 4};
+        raised.luminanceNoise *= 2;
         raised.confidence = 1;
-        const auto shares = nearestShares(*leaves, raised, {});
+        const auto shares = nearestShares(*leaves.noisy, raised, {});
         QVERIFY(shares && shares.value());
         const auto noise = std::make_shared<const NoiseReport>(raised);
-        const FinishedPair pair = finishedPair(leavesScene({480, 360}), 400, "a.tif", {92, 0});
-        const auto developed = [&](const std::shared_ptr<const Frame> &of, const Treatment &t) { return encoded16(developRegion(Cleaner(of, noise, t), of->crop, {}, nullptr, {}).value()); };
-        const auto truth = developed(pair.clean, kNoTreatment);
-        const double untreated = pictureQuality(developed(pair.noisy, kNoTreatment), truth).psnrDb, after = pictureQuality(developed(pair.noisy, {"bm3d", 0.8, 0.8}), truth).psnrDb;
+        const double untreated = qualityOf(leaves, noise, kNoTreatment), after = qualityOf(leaves, noise, {"bm3d", 0.8, 0.8});
         QVERIFY2(after < untreated, qPrintable(QStringLiteral("%1 dB, was %2").arg(after).arg(untreated)));
         QVERIFY(shares.value()->isNearer);
     }
@@ -108,6 +113,18 @@ private slots:
         const NoiseReport one = measureNoise(*frame, RunContext{1}).take();
         for (const int threads : {2, 3})
             QVERIFY(measureNoise(*frame, RunContext{threads}).value() == one);
+    }
+
+    /// An export whose treatment is decided asks for no suggestion: all but the shares is the same.
+    void whatIsDecidedNeedsNoSuggestion()
+    {
+        const auto frame = finishedPair(leavesScene({480, 360}), 1600, "a.tif", {92, 0}).noisy;
+        NoiseReport whole = measureNoise(*frame).take();
+        const NoiseReport without = measureNoise(*frame, {}, {}, Asked::WithoutSuggestion).take();
+        QVERIFY(whole.nearestLuminance >= 0 && without.nearestLuminance < 0);
+        whole.nearestLuminance = without.nearestLuminance, whole.nearestColours = without.nearestColours;
+        whole.seesNearer = without.seesNearer;
+        QVERIFY(whole == without);
     }
 
     void nothingIsSaidWhereNothingIsKnown()
@@ -131,7 +148,7 @@ private slots:
         pair.noisy = unknown;
         const auto noise = measured(pair.noisy);
         QVERIFY(noise->nearestLuminance > 0);
-        QVERIFY(qualityOf(pair, noise, double(noise->nearestLuminance)) > qualityOf(pair, noise, 0));
+        QVERIFY(qualityOf(pair, noise, byNetwork(double(noise->nearestLuminance), double(noise->nearestLuminance))) > qualityOf(pair, noise, kNoTreatment));
     }
 
     void stops()

@@ -20,12 +20,18 @@ struct KnownCamera {
     bool operator==(const KnownCamera &) const = default;
 };
 
+/// What of a frame's noise is asked for.
+enum class Asked : uint8_t {
+    Everything,
+    WithoutSuggestion, ///< how it is to be treated is decided: NoiseReport::nearestLuminance and what belongs to it stay unknown
+};
+
 /// Measures the noise law of each cell of the pattern, or of each colour, and finds bad pixels and banding, from the frame; of
 /// full-colour frames also how the noise of neighbours hangs together.
 /// @param known of a mosaic; its law is taken where it is lower and the frame's calmest parts agree, since texture only raises what is measured,
 ///              or where the frame says too little; its bad pixels are looked for, and others that never stood out before are no bad pixels
 /// Fails only with Cancelled, or BadParameter where the frame is too small (under 16 x 16).
-Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run = {}, const KnownCamera &known = {});
+Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run = {}, const KnownCamera &known = {}, Asked asked = Asked::Everything);
 
 /// What of a frame's noise was decided with the help of other frames, so that whoever treats it later does the same.
 struct DecidedNoise {

@@ -78,7 +78,7 @@ struct NoiseReport {
     /// Of full colour: how much of what a method takes that sees noise for itself (MethodInfo::seesNoise) comes nearest to the picture without noise, by estimate, 0..1; below 0
     /// where that is not known.
     float nearestLuminance = -1, nearestColours = -1;
-    bool seesNearer = false;      ///< of full colour: that is nearer than what relies on the measurement comes, by the same estimate
+    bool seesNearer = false;      ///< of full colour: what such a method takes is suggested in place of what relies on the measurement, see NearestShares::isNearer
     double confidence = 0;        ///< 0..1: how well the frame pins the model down
     std::string confidenceReason; ///< one plain sentence
     size_t maskedSamples = 0;     ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
