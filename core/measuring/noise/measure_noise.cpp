@@ -103,7 +103,7 @@ LawInput lawInputOf(const Frame &frame, const Linearizer &levels)
     const Rect &a = frame.active;
     LawInput in{a, QuadSampling::fullColour(), {}, varianceOfRounding(frame), false, {}};
     if (frame.kind != FrameKind::Mosaic) {
-        in.clippedAtBlack = frame.kind == FrameKind::Rendered || *std::min_element(frame.levels.black.begin(), frame.levels.black.end()) <= 0;
+        in.clippedAtBlack = isCutAtBlack(frame);
         in.values = LawInput::each([&](int x, int y, size_t c) { return frame.samples.at(3 * x + int(c), y) > 0 ? levels.linear(x, y, int(c)) : kNothing; });
         return in;
     }

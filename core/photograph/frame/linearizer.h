@@ -3,9 +3,16 @@
 
 #include "irenic/frame.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace irenic {
+
+/// Signals below black were stored as black: half of the noise there is missing. Of frames in full colour.
+inline bool isCutAtBlack(const Frame &frame)
+{
+    return frame.kind == FrameKind::Rendered || *std::min_element(frame.levels.black.begin(), frame.levels.black.end()) <= 0;
+}
 
 /// Stored numbers to linear signal and back, with the level pattern worked out once per frame.
 /// Coordinates are those of Frame::samples. Keeps a reference to the frame.

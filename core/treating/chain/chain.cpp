@@ -19,6 +19,7 @@ constexpr StageMaker kStages[] = {
     stages::evenBlotches,
     stages::giveBackPointLights,
     stages::returnToLinear,
+    stages::lowerBlack,
     stages::leaveGrain,
     stages::mixUntreated,
     stages::sharpen,

@@ -139,6 +139,7 @@ std::unique_ptr<Stage> giveBackDetail(const ChainFacts &facts);
 std::unique_ptr<Stage> evenBlotches(const ChainFacts &facts);
 std::unique_ptr<Stage> giveBackPointLights(const ChainFacts &facts);
 std::unique_ptr<Stage> returnToLinear(const ChainFacts &facts);
+std::unique_ptr<Stage> lowerBlack(const ChainFacts &facts);
 std::unique_ptr<Stage> leaveGrain(const ChainFacts &facts);
 std::unique_ptr<Stage> mixUntreated(const ChainFacts &facts);
 std::unique_ptr<Stage> sharpen(const ChainFacts &facts);
