@@ -38,6 +38,8 @@ const std::vector<Kind> &kinds()
         {"tiff", [](ShootOptions &) {}, ".tif", {90, 0}},
         {"jpeg-92", [](ShootOptions &) {}, ".jpg", {92, 0.5}},
         {"jpeg-75", [](ShootOptions &) {}, ".jpg", {75, 0.5}},
+        {"tiff-contrast", [](ShootOptions &) {}, ".tif", {90, 0, 0.7}},
+        {"jpeg-contrast", [](ShootOptions &) {}, ".jpg", {92, 0.5, 0.7}},
     };
     return all;
 }
@@ -126,7 +128,7 @@ Result<Shown> shown(const Scene &scene, int iso, const Kind &kind)
     else {
         ShootOptions still = o;
         still.faults = {};
-        const auto read = readAs(kind, {100, kind.finish.sharpening}, withoutNoise(shot.value(), o), still);
+        const auto read = readAs(kind, {100, kind.finish.sharpening, kind.finish.contrast}, withoutNoise(shot.value(), o), still);
         if (!read)
             return read.error();
         clean = read.value();

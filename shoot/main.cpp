@@ -71,6 +71,7 @@ int main(int argc, char **argv)
     std::string finished;
     app.add_option("--finished", finished, "Also the picture that a camera makes of it, .jpg or .tif");
     app.add_option("--quality", finish.quality, "Of that JPEG, 1 to 100")->capture_default_str();
+    app.add_option("--contrast", finish.contrast, "Of that picture: how much its curve lowers shadows and raises lights, 0 to 1")->capture_default_str();
     app.add_option("--sharpening", finish.sharpening, "Of that picture, 0 to 3")->capture_default_str();
     app.set_version_flag(
         "--version", [] { return versionText("irenic-shoot"); }, "Print the versions of the program and of its libraries");

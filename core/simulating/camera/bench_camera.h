@@ -3,10 +3,18 @@
 
 #include "irenic/camera.h"
 
+#include <cmath>
+
 namespace irenic {
 
 /// How "Tarn Bench-1" describes its own colours: matrices for standard light A and D65, white balanced for 4700 K.
 ColourDescription benchCameraColour();
+
+/// Undoes srgbEncoded().
+inline float srgbDecoded(float v)
+{
+    return v <= 0.04045f ? v / 12.92f : std::pow((v + 0.055f) / 1.055f, 2.4f);
+}
 
 /// The numbers that the codes of a companding camera stand for, rising; empty where it does not compand.
 std::vector<uint16_t> compandingTable(const ShootOptions &options);

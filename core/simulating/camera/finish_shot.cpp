@@ -43,6 +43,15 @@ void sharpen(RgbImage<float> &picture, double amount)
         }
 }
 
+/// Shares of encoded values and of 3 v^2 - 2 v^3, colour by colour.
+void raiseContrast(RgbImage<float> &picture, float share)
+{
+    for (float &linear : picture.samples) {
+        const float v = srgbEncoded(linear);
+        linear = srgbDecoded(v + share * (v * v * (3 - 2 * v) - v));
+    }
+}
+
 /// As cameras write it, which say nothing of a profile: sRGB.
 bool writePicture(const std::filesystem::path &path, const RgbImage<float> &picture, bool jpeg, int quality)
 {
@@ -79,14 +88,16 @@ Status writeFinished(const std::filesystem::path &file, const Shot &shot, const 
     const bool jpeg = file.extension() == ".jpg";
     if (!jpeg && file.extension() != ".tif")
         return refuse("A finished picture is a .jpg or a .tif.");
-    if (finish.quality < 1 || finish.quality > 100 || !(finish.sharpening >= 0 && finish.sharpening <= 3))
-        return refuse("The quality must lie between 1 and 100, the sharpening between 0 and 3.");
+    if (finish.quality < 1 || finish.quality > 100 || !(finish.sharpening >= 0 && finish.sharpening <= 3) || !(finish.contrast >= 0 && finish.contrast <= 1))
+        return refuse("The quality must lie between 1 and 100, the sharpening between 0 and 3, the contrast between 0 and 1.");
     if (options.sixBySix || std::min(shot.active.width, shot.active.height) < 4 * Developer::kHaloPx)
         return refuse("Finished pictures are made of two-by-two shots of 48 x 48 pixels and more.");
     Result<AtomicFile> target = AtomicFile::create(file);
     if (!target)
         return target.error();
     RgbImage<float> picture = developedShot(shot, options);
+    if (finish.contrast > 0)
+        raiseContrast(picture, float(finish.contrast));
     if (finish.sharpening > 0)
         sharpen(picture, finish.sharpening);
     const auto &path = target.value().temporaryPath();

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "irenic/camera.h"
+#include "camera/bench_camera.h"
 
 #include "irenic/text.h"
 
@@ -41,11 +41,6 @@ Result<Scene> readPfm(const std::filesystem::path &file)
         for (float &v : scene.rgb)
             v = std::bit_cast<float>(__builtin_bswap32(std::bit_cast<uint32_t>(v)));
     return scene;
-}
-
-float srgbDecoded(float v)
-{
-    return v <= 0.04045f ? v / 12.92f : std::pow((v + 0.055f) / 1.055f, 2.4f);
 }
 
 Result<Scene> readTiffScene(const std::filesystem::path &file)

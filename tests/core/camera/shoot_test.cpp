@@ -301,6 +301,16 @@ private slots:
             QVERIFY(!writeFinished(file, shot, o, {})); // never replaces
         }
         QVERIFY(!writeFinished(dir.filePath("a.png").toStdString(), shot, o, {}));
+        // A camera's curve: dark gets darker, light lighter, black and white stay.
+        const Shot slope = shoot(slopeScene({200, 150}), o).take();
+        const auto greens = [&](const QString &name, double contrast) {
+            const auto file = dir.filePath(name).toStdString();
+            const auto frame = writeFinished(file, slope, o, {90, 0, contrast}) ? readFrame(file).take() : nullptr;
+            return std::array{frame->linearAt(12, 60, 1), frame->linearAt(frame->samples.width() / 3 - 12, 60, 1)};
+        };
+        const auto plain = greens("p.tif", 0), curved = greens("c.tif", 0.7);
+        QVERIFY2(curved[0] < 0.9f * plain[0] && curved[0] > 0 && curved[1] > 1.05f * plain[1] && curved[1] <= 1, qPrintable(QStringLiteral("%1 %2, %3 %4").arg(double(plain[0])).arg(double(curved[0])).arg(double(plain[1])).arg(double(curved[1]))));
+        QVERIFY(!writeFinished(dir.filePath("b.jpg").toStdString(), shot, o, {90, 0.5, 1.5}));
         QVERIFY(!writeFinished(dir.filePath("b.jpg").toStdString(), shot, o, {0, 0.5}));
         QVERIFY(!QFile::exists(dir.filePath("b.jpg")));
     }

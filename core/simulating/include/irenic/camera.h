@@ -106,6 +106,7 @@ Status writeShot(const std::filesystem::path &file, const Shot &shot, const Shoo
 struct FinishOptions {
     int quality = 90;        ///< of a JPEG, 1 .. 100, by the scale of Annex K's tables
     double sharpening = 0.5; ///< share of what a blur of one pixel takes away that is added again; 0 .. 3
+    double contrast = 0;     ///< how much of a curve it gets that lowers shadows and raises lights, as cameras' pictures have; 0 .. 1
 };
 /// Writes it, a JPEG or a 16-bit TIFF by the name's ending, with its ISO. Refuses to replace a file.
 Status writeFinished(const std::filesystem::path &file, const Shot &shot, const ShootOptions &options, const FinishOptions &finish);
