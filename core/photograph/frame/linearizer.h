@@ -8,7 +8,7 @@
 
 namespace irenic {
 
-/// Signals below black were stored as black: half of the noise there is missing. Of frames in full colour.
+/// Signals below black were stored as black: half of the noise there is missing.
 inline bool isCutAtBlack(const Frame &frame)
 {
     return frame.kind == FrameKind::Rendered || *std::min_element(frame.levels.black.begin(), frame.levels.black.end()) <= 0;

@@ -35,6 +35,17 @@ RgbImage<uint16_t> shown(const std::shared_ptr<const Frame> &frame, const std::s
     return encoded16(developRegion(Cleaner(frame, noise, t), where, {}, nullptr, {}).value());
 }
 
+/// A shadow of less light than the sensor's noise, of a camera that stores no number below black.
+Simulated cutShadow()
+{
+    Scene scene = slopeScene(kSize);
+    for (float &v : scene.rgb)
+        v *= 0.005f;
+    ShootOptions o = plainShot(12800);
+    o.faults.clippedBlack = true;
+    return simulate(scene, o);
+}
+
 /// Of red, of 1.
 struct Reds {
     double mean = 0, meanSquare = 0;
@@ -118,6 +129,42 @@ private slots:
         const QString seen = QStringLiteral("stars %1 to %2, sky %3 to %4").arg(before).arg(after).arg(skyBefore).arg(skyAfter);
         QVERIFY2(after > 0.8 * before, qPrintable(seen));
         QVERIFY2(skyAfter < 0.8 * skyBefore, qPrintable(seen));
+    }
+
+    /// A raw file that keeps nothing below black: the mean of a shadow comes nearer to what it is without noise.
+    void shadowsOfRawFilesAreNotLifted_data()
+    {
+        QTest::addColumn<QString>("method");
+        for (const MethodInfo *m : methodsFor(FrameKind::Mosaic))
+            if (!m->givesColours) // whose samples are not lowered: its colours would not be
+                QTest::newRow(m->id) << m->id;
+    }
+    void shadowsOfRawFilesAreNotLifted()
+    {
+        QFETCH(QString, method);
+        const Simulated shot = cutShadow();
+        const Cleaner cleaner(shot.frame, shot.noise, {method.toStdString(), 1, 1});
+        const Rect where = shot.frame->active.grownBy(-32);
+        const Plane<float> treated = cleaner.clean(where).take();
+        double truth = 0, before = 0, after = 0;
+        for (int y = 0; y < where.height; ++y)
+            for (int x = 0; x < where.width; ++x) {
+                truth += double(shot.truth.clean.at(where.x + x, where.y + y));
+                before += double(shot.frame->linearAt(where.x + x, where.y + y));
+                after += double(treated.at(x, y));
+            }
+        const QString seen = QStringLiteral("%1, of which %2 is true; %3 untreated").arg(after).arg(truth).arg(before);
+        QVERIFY2(before > 1.2 * truth, qPrintable(seen));
+        QVERIFY2(std::abs(after - truth) < 0.4 * (before - truth), qPrintable(seen));
+    }
+
+    void tilesOfRawFilesDoNotShow()
+    {
+        const Simulated shot = cutShadow();
+        const Cleaner cleaner(shot.frame, shot.noise, {"wavelet", 1, 1});
+        const Rect whole = shot.frame->active, part{101, 67, 91, 80};
+        const Plane<float> all = cleaner.clean(whole).take(), cut = cleaner.clean(part).take();
+        QVERIFY(sameBits(cut.constView(), all.constView().cut({part.x - whole.x, part.y - whole.y, part.width, part.height})));
     }
 
     void tilesDoNotShow()

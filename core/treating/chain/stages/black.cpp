@@ -79,77 +79,100 @@ class Black final : public Stage
 public:
     explicit Black(const ChainFacts &facts) : m_facts(facts) {}
 
-    Traits traits() const override { return {"black", Space::Linear, Space::Linear, kReachPx, 0.02}; }
+    Traits traits() const override { return {"black", Space::Linear, Space::Linear, step() * kReachPx, 0.02}; }
     std::string settings() const override { return {}; }
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override
     {
-        const Size all = tile.now.where.size();
-        const Planes p{scratch.lend(all), scratch.lend(all), scratch.lend(all), scratch.lend(all), scratch.lend(all), scratch.lend(all), scratch.lend(all)};
-        for (size_t c = 0; c < m_facts.planes() && !scratch.stop.stop_requested(); ++c)
-            if (read(tile.now.where, c, p))
-                lower(c, out, tile.now.views[c], p);
+        const Rect all = tile.now.where;
+        const Size most{(all.width + step() - 1) / step(), (all.height + step() - 1) / step()};
+        const Planes p{scratch.lend(most), scratch.lend(most), scratch.lend(most), scratch.lend(most), scratch.lend(most), scratch.lend(most), scratch.lend(most)};
+        for (size_t c = 0; c < m_facts.planes(); ++c)
+            for (int y = 0; y < step(); ++y)
+                for (int x = 0; x < step() && !scratch.stop.stop_requested(); ++x) {
+                    const Samples of{all, {all.x + x, all.y + y}, step(), c};
+                    if (read(of, p))
+                        lower(of, tile.now.views[c], p);
+                }
         tile.cutTo(out);
     }
 
 private:
+    /// Of one colour, of a mosaic those of one place of the pattern.
+    struct Samples {
+        Rect within;
+        PixelAt first;
+        int step;
+        size_t channel;
+        Size size() const { return {(within.right() - first.x + step - 1) / step, (within.bottom() - first.y + step - 1) / step}; }
+    };
     struct Planes {
         Scratch::Lent untreated, square, missing, share, nearShare, near, varied;
+        PlaneView<float> view(const Scratch::Lent &plane, const Samples &of) const { return plane.view().cut({0, 0, of.size().width, of.size().height}); }
     };
 
+    int step() const { return m_facts.isMosaic() ? 2 : 1; }
+
     /// False where too little is missing to tell anything.
-    bool read(Rect all, size_t c, const Planes &p) const
+    bool read(const Samples &of, const Planes &p) const
     {
         const Rect &a = m_facts.frame->active;
+        const Size size = of.size();
+        const PlaneView<float> missing = p.view(p.missing, of), share = p.view(p.share, of);
+        const auto rowOf = [&](int y) { return a.y + mirrored(of.first.y + of.step * y - a.y, a.height); };
+        std::vector<int> columns(size_t(size.width));
+        for (int x = 0; x < size.width; ++x)
+            columns[size_t(x)] = a.x + mirrored(of.first.x + of.step * x - a.x, a.width);
+        const int channels = int(m_facts.planes());
         bool any = false;
-        std::vector<int> column(size_t(all.width));
-        for (int x = 0; x < all.width; ++x)
-            column[size_t(x)] = a.x + mirrored(all.x + x - a.x, a.width);
-        for (int y = 0; y < all.height; ++y) {
-            const uint16_t *stored = m_facts.frame->samples.row(a.y + mirrored(all.y + y - a.y, a.height)) + c;
-            float *missing = p.missing.view().row(y);
-            for (int x = 0; x < all.width; ++x) {
-                const bool isMissing = stored[3 * column[size_t(x)]] == 0;
-                missing[x] = isMissing ? 1 : 0;
+        for (int y = 0; y < size.height; ++y) {
+            const uint16_t *stored = m_facts.frame->samples.row(rowOf(y)) + of.channel;
+            for (int x = 0; x < size.width; ++x) {
+                const bool isMissing = stored[channels * columns[size_t(x)]] == 0;
+                missing.row(y)[x] = isMissing ? 1 : 0;
                 any |= isMissing;
             }
         }
         if (!any)
             return false;
-        sharesOf(p.missing.view(), kReachPx, p.share.view());
+        sharesOf(missing, kReachPx, share);
         bool enough = false;
-        for (int y = kReachPx; y < all.height - kReachPx; ++y)
-            enough |= std::any_of(p.share.view().row(y) + kReachPx, p.share.view().row(y) + all.width - kReachPx, [](float share) { return share >= kFewestMissing; });
+        for (int y = kReachPx; y < size.height - kReachPx; ++y)
+            enough |= std::any_of(share.row(y) + kReachPx, share.row(y) + size.width - kReachPx, [](float s) { return s >= kFewestMissing; });
         if (!enough)
             return false;
-        for (int y = 0; y < all.height; ++y) {
-            const int sy = a.y + mirrored(all.y + y - a.y, a.height);
+        for (int y = 0; y < size.height; ++y) {
             float *untreated = p.untreated.view().row(y), *square = p.square.view().row(y);
-            for (int x = 0; x < all.width; ++x) {
-                untreated[x] = m_facts.untreated(column[size_t(x)], sy, c);
+            for (int x = 0; x < size.width; ++x) {
+                untreated[x] = m_facts.untreated(columns[size_t(x)], rowOf(y), of.channel);
                 square[x] = untreated[x] * untreated[x];
             }
         }
         return true;
     }
 
-    void lower(size_t c, Rect out, PlaneView<float> now, const Planes &p) const
+    void lower(const Samples &of, PlaneView<float> now, const Planes &p) const
     {
         constexpr float kTiny = 1e-12f, kBound = 0.8f, kFull = 1, kNone = 3; // in sigma: from kNone on an answer is not lowered
-        sharesOf(p.missing.view(), kNearPx, p.nearShare.view());
-        boxMeanOf(p.untreated.view(), kNearPx, p.near.view());
-        boxMeanOf(p.square.view(), kNearPx, p.varied.view());
-        const PlaneView<float> taken = p.missing.view(), meanTaken = p.square.view(); // no longer needed as what they were
-        for (int y = 0; y < now.height; ++y)
-            for (int x = 0; x < now.width; ++x)
-                taken.row(y)[x] = (p.untreated.view().row(y)[x] - now.row(y)[x]) * (p.untreated.view().row(y)[x] - now.row(y)[x]);
+        const Size size = of.size();
+        const PlaneView<float> untreated = p.view(p.untreated, of), square = p.view(p.square, of), missing = p.view(p.missing, of);
+        const auto answerAt = [&](int x, int y) -> float & { return now.row(of.first.y - of.within.y + of.step * y)[of.first.x - of.within.x + of.step * x]; };
+        sharesOf(missing, kNearPx, p.view(p.nearShare, of));
+        boxMeanOf(untreated, kNearPx, p.view(p.near, of));
+        boxMeanOf(square, kNearPx, p.view(p.varied, of));
+        const PlaneView<float> taken = missing, meanTaken = square; // no longer needed as what they were
+        for (int y = 0; y < size.height; ++y)
+            for (int x = 0; x < size.width; ++x) {
+                const float t = untreated.row(y)[x] - answerAt(x, y);
+                taken.row(y)[x] = t * t;
+            }
         boxMeanOf(taken, kNearPx, meanTaken);
         constexpr float kDark = 0.001f; // a law may say 0 at black itself
-        const float most = m_facts.noise->cells[c].sigmaAt(kDark);
-        for (int y = kReachPx; y < kReachPx + out.height; ++y) {
+        const float most = m_facts.noise->modelAt(of.first.x, of.first.y, of.channel, m_facts.isMosaic()).sigmaAt(kDark);
+        for (int y = kReachPx; y < size.height - kReachPx; ++y) {
             const float *share = p.share.view().row(y), *nearShare = p.nearShare.view().row(y), *near = p.near.view().row(y), *varied = p.varied.view().row(y);
-            for (int x = kReachPx; x < kReachPx + out.width; ++x) {
-                float &answer = now.row(y)[x];
+            for (int x = kReachPx; x < size.width - kReachPx; ++x) {
+                float &answer = answerAt(x, y);
                 if (share[x] < kFewestMissing || !(answer < kNone * most))
                     continue;
                 const float changed = meanTaken.row(y)[x] / std::max(varied[x] - near[x] * near[x], kTiny);
@@ -176,7 +199,7 @@ private:
 
 std::unique_ptr<Stage> lowerBlack(const ChainFacts &facts)
 {
-    return facts.takesNoise && !facts.isMosaic() && isCutAtBlack(*facts.frame) ? std::make_unique<Black>(facts) : nullptr;
+    return facts.takesNoise && !facts.givesColours && isCutAtBlack(*facts.frame) ? std::make_unique<Black>(facts) : nullptr;
 }
 
 } // namespace irenic::stages
