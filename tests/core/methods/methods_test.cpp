@@ -2,6 +2,7 @@
 // What holds for every method alike.
 #include "irenic/clean.h"
 #include "irenic/export.h"
+#include "irenic/measure_noise.h"
 #include "methods/denoise_method.h"
 #include "support/frames.h"
 #include "support/planes.h"
@@ -167,6 +168,50 @@ private slots:
         QVERIFY(QString::fromStdString(s.reason).contains(word) && s.reason.ends_with("."));
         for (const MethodInfo &m : methods())
             QVERIFY(validate(suggestedFor(m.id, noise)) && suggestedFor(m.id, noise).method == m.id);
+    }
+
+    /// Of a mosaic whose texture passes for noise: no more is taken than a sensor can have at that ISO.
+    void littleCertaintyIsHeldAgainstTheIso()
+    {
+        NoiseReport noise;
+        noise.luminanceNoise = 0.1f;
+        const auto luminance = [&](double confidence, float usual) {
+            noise.confidence = confidence;
+            noise.usualShare = usual;
+            return suggestedFor("dct", noise).luminance;
+        };
+        QVERIFY2(luminance(0.4, 0.2f) <= 0.1, qPrintable(QString::number(luminance(0.4, 0.2f))));
+        QVERIFY(luminance(0.4, 0.5f) > luminance(0.4, 0.2f) && luminance(0.4, 0.5f) < luminance(0.4, 1));
+        QCOMPARE(luminance(0.4, 0.8f), luminance(0.4, 0)); // a little more than usual is nothing strange; without an ISO nothing is known
+        QCOMPARE(luminance(0.9, 0.2f), luminance(0.9, 1)); // measured well
+    }
+
+    void textureEverywhereIsNotWorseForTheSuggestion_data()
+    {
+        QTest::addColumn<int>("iso");
+        for (const int iso : {100, 200, 400})
+            QTest::addRow("ISO %d", iso) << iso;
+    }
+    void textureEverywhereIsNotWorseForTheSuggestion()
+    {
+        QFETCH(int, iso);
+        ShootOptions o = plainShot(iso);
+        o.lensBlurPx = 0;
+        Scene grain = leavesScene({480, 360});
+        const Plane<float> texture = gaussianPlane(grain.size, 1);
+        for (int y = 0; y < grain.size.height; ++y)
+            for (int x = 0; x < grain.size.width; ++x)
+                for (int c = 0; c < 3; ++c)
+                    grain.rgb[size_t((y * grain.size.width + x) * 3 + c)] *= std::max(0.1f, 1 + 0.04f * texture.at(x, y));
+        const Simulated shot = simulate(grain, o);
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*shot.frame).take());
+        const Treatment suggested = suggestTreatment(*noise).treatment;
+        const Rect where = shot.frame->active.grownBy(-16);
+        const Plane<float> before = Cleaner::untreated(shot.frame).clean(where).take(), after = Cleaner(shot.frame, noise, suggested).clean(where).take();
+        const auto truth = shot.truth.clean.constView().cut({where.x, where.y, where.width, where.height});
+        const Rect all{0, 0, where.width, where.height};
+        const double was = meanSquare(before.constView(), truth, all), is = meanSquare(after.constView(), truth, all);
+        QVERIFY2(is <= was, qPrintable(QStringLiteral("%1 at %2/%3, certainty %4, usual share %5: square %6, was %7").arg(suggested.method.c_str()).arg(suggested.luminance).arg(suggested.colour).arg(noise->confidence).arg(double(noise->usualShare)).arg(is).arg(was)));
     }
 
     /// A frame in full colour, which a network of mosaics hands on, is told the time of the one that cleans it.
