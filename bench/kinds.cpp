@@ -128,7 +128,9 @@ Result<Shown> shown(const Scene &scene, int iso, const Kind &kind)
     else {
         ShootOptions still = o;
         still.faults = {};
-        const auto read = readAs(kind, {100, kind.finish.sharpening, kind.finish.contrast}, withoutNoise(shot.value(), o), still);
+        FinishOptions finish = kind.finish;
+        finish.quality = 100;
+        const auto read = readAs(kind, finish, withoutNoise(shot.value(), o), still);
         if (!read)
             return read.error();
         clean = read.value();

@@ -189,7 +189,9 @@ FinishedPair finishedPair(const Scene &scene, int iso, const QString &name, cons
         const std::string file = dir.filePath(QLatin1String(prefix) + name).toStdString();
         return writeFinished(file, of, o, as) ? std::shared_ptr<const Frame>(readFrame(file).take()) : nullptr;
     };
-    return {read("noisy-", shot, finish), read("clean-", withoutNoise(shot, o), {100, finish.sharpening})};
+    FinishOptions hardlyCompressed = finish;
+    hardlyCompressed.quality = 100;
+    return {read("noisy-", shot, finish), read("clean-", withoutNoise(shot, o), hardlyCompressed)};
 }
 
 Plane<float> gaussianPlane(Size size, uint64_t seed, float level)

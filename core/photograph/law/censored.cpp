@@ -42,6 +42,17 @@ std::optional<Moments> wholeMoments(const Moments &stored)
     return Moments{low * std::sqrt(variance), variance};
 }
 
+CutNoise cutNoiseOf(double missing)
+{
+    double low = -4, high = 4;
+    for (int i = 0; i < 40; ++i) {
+        const double middle = (low + high) / 2;
+        (std::erfc(middle / std::numbers::sqrt2) / 2 > missing ? low : high) = middle;
+    }
+    const double stored = storedOf(low).mean;
+    return {float(low), float(stored), float(stored - std::max(0.0, low))};
+}
+
 StoredNoise::StoredNoise(const NoiseModel &law, std::optional<double> censoredAt) : m_law(law)
 {
     if (!censoredAt)

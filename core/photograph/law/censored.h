@@ -17,7 +17,16 @@ struct Moments {
 /// are missing: the rest does not tell. Source: Foi, "Clipped noisy images: heteroskedastic modeling and practical denoising", Signal Process. 89(12), 2009.
 std::optional<Moments> wholeMoments(const Moments &stored);
 
-/// The same for a whole law: what of it is stored where signals below a limit were stored as the limit. Nothing changes where there is none.
+/// What the share of samples below 0 tells of Gaussian noise of which those were stored as 0; in its sigma.
+struct CutNoise {
+    float signal; ///< its mean as it was; below 0 where most are missing
+    float stored; ///< the mean of what is stored
+    float lift;   ///< by how much that is above the signal, or above 0 where the signal is below
+};
+/// @param missing 0..1; signals farther than four sigma from 0 are taken for as far
+CutNoise cutNoiseOf(double missing);
+
+/// For a whole law: what of it is stored where signals below a limit were stored as the limit. Nothing changes where there is none.
 class StoredNoise
 {
 public:

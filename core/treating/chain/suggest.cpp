@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/clean.h"
 
+#include "irenic/measure_noise.h"
 #include "irenic/sentence.h"
 
 namespace irenic {
@@ -12,28 +13,25 @@ std::string percent(float v)
     return std::to_string(std::max(1, int(std::lround(v * 100)))) + " %";
 }
 
-constexpr double kSure = 0.75; ///< as kSureOfLaw
-
 /// How much of a method's usual strength is suggested where the noise is measured with that confidence. What is uncertain is mostly too high, since
 /// texture passes for noise: less is taken, and less of the picture with it.
 double shareFor(double confidence, double least)
 {
     constexpr double kGuess = 0.05;
-    return least + (1 - least) * std::clamp((confidence - kGuess) / (kSure - kGuess), 0.0, 1.0);
+    return least + (1 - least) * std::clamp((confidence - kGuess) / (kSureOfLaw - kGuess), 0.0, 1.0);
 }
 
 constexpr float kWorthTaking = 0.05f; ///< of what a method takes that sees noise for itself
 
-/// Of samples whose noise was measured with little certainty, but against what sensors usually have at that ISO: the share of the energy of what looks like noise that can be noise.
-/// A sensor may have a quarter more than is usual. Photographs of python3-skimage at ISO 200 to 6400: without it texture everywhere
-/// lost up to 7.8 dB at ISO 200.
+/// Of a mosaic: where its noise was measured with little certainty, the share of the energy of what looks like noise that can be noise, by what sensors usually have at that ISO. A
+/// sensor may have a quarter more than is usual. Photographs of python3-skimage: without it texture everywhere lost up to 7.8 dB at ISO 200.
 double mostOfMosaic(const NoiseReport &noise)
 {
     if (!(noise.usualShare > 0))
         return 1;
     constexpr double kUnsure = 0.7, kOrdinary = 0.8, kLeast = 0.05;
     const double most = std::clamp(std::pow(double(noise.usualShare) / kOrdinary, 2), kLeast, 1.0);
-    return most + (1 - most) * std::clamp((noise.confidence - kUnsure) / (kSure - kUnsure), 0.0, 1.0);
+    return most + (1 - most) * std::clamp((noise.confidence - kUnsure) / (kSureOfLaw - kUnsure), 0.0, 1.0);
 }
 
 double inTwentieths(double v)

@@ -5,6 +5,7 @@
 #include "irenic/develop.h"
 #include "irenic/measure_noise.h"
 #include "irenic/picture.h"
+#include "law/censored.h"
 #include "support/frames.h"
 
 #include <QTest>
@@ -73,6 +74,54 @@ class CutBlackTest : public QObject
 {
     Q_OBJECT
 private slots:
+    /// What is missing tells the rest: against noise that was drawn and cut.
+    void theShareThatIsMissingTellsTheSignal_data()
+    {
+        QTest::addColumn<double>("signal");
+        for (const double signal : {-1.5, -0.5, 0.0, 0.7, 2.0})
+            QTest::addRow("%+.1f", signal) << signal;
+    }
+    void theShareThatIsMissingTellsTheSignal()
+    {
+        QFETCH(double, signal);
+        const Plane<float> noise = gaussianPlane({600, 600}, 3, float(signal));
+        double missing = 0, stored = 0;
+        for (int y = 0; y < noise.height(); ++y)
+            for (int x = 0; x < noise.width(); ++x)
+                missing += noise.at(x, y) < 0, stored += double(std::max(0.f, noise.at(x, y)));
+        missing /= double(noise.size().area()), stored /= double(noise.size().area());
+        const CutNoise told = cutNoiseOf(missing);
+        constexpr double kSampling = 0.02;
+        QVERIFY2(std::abs(double(told.signal) - signal) < kSampling && std::abs(double(told.stored) - stored) < kSampling, qPrintable(QStringLiteral("%1 for %2, stored %3 for %4").arg(double(told.signal)).arg(signal).arg(double(told.stored)).arg(stored)));
+        QVERIFY(std::abs(double(told.lift) - (stored - std::max(0.0, signal))) < 2 * kSampling);
+    }
+
+    /// Where a region's strengths are 0 the samples are those of the file, whatever is missing there.
+    void whereNothingIsTakenNothingIsLowered()
+    {
+        const FinishedPair pair = finishedPair(saturatedScene(), 1600, "a.tif", {92, 0});
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*pair.noisy).take());
+        Region region;
+        region.name = "kept";
+        region.luminance = region.colour = 0;
+        MaskPart part;
+        part.strokes.push_back({120, 1, 1, false, {{280, 130, 1}}});
+        region.parts.push_back(part);
+        const Cleaner cleaner(pair.noisy, noise, {"wavelet", 0.8, 0.8}, {std::make_shared<const RegionSet>(pair.noisy, noise, std::vector{region}), {}});
+        const Rect inside{270, 120, 24, 24}, outside{230, 20, 24, 24};
+        const auto changed = [&](Rect where) {
+            const Plane<float> treated = cleaner.clean(where).take(), untreated = Cleaner::untreated(pair.noisy).clean(where).take();
+            float most = 0;
+            for (int y = 0; y < treated.height(); ++y)
+                for (int x = 0; x < treated.width(); ++x)
+                    most = std::max(most, std::abs(treated.at(x, y) - untreated.at(x, y)));
+            return most;
+        };
+        const QString seen = QStringLiteral("%1 inside, %2 outside").arg(double(changed(inside))).arg(double(changed(outside)));
+        QVERIFY2(changed(inside) < 1e-6f, qPrintable(seen)); // there and back by the stabiliser
+        QVERIFY2(changed(outside) > 1e-3f, qPrintable(seen));
+    }
+
     void saturatedColoursStayPure_data()
     {
         QTest::addColumn<QString>("method");

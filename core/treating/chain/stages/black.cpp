@@ -1,54 +1,30 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "chain/stage.h"
 
+#include "law/censored.h"
+
 #include <algorithm>
-#include <cmath>
-#include <numbers>
 
 namespace irenic::stages {
 
 namespace {
 
+// These, and those below: two photographs of python3-skimage and a picture of one saturated blue, see docs/engine.md.
 constexpr int kReachPx = 8; ///< what is missing is told from 17 x 17 samples
 constexpr int kNearPx = 3;  ///< how a colour varies, from 7 x 7
 constexpr float kFewestMissing = 3.5f / ((2 * kReachPx + 1) * (2 * kReachPx + 1));
 
-/// Of Gaussian noise of sigma 1 about `mean`, of which everything below 0 was stored as 0: the mean of what is stored. Source: Foi, Signal Process. 89(12), 2009.
-double storedMean(double mean)
-{
-    return mean * std::erfc(-mean / std::numbers::sqrt2) / 2 + std::exp(-mean * mean / 2) / std::sqrt(2 * std::numbers::pi);
-}
-
-/// The mean, in sigma, of noise of which that share lies below 0.
-double meanWhere(double missing)
-{
-    double low = -4, high = 4;
-    for (int i = 0; i < 40; ++i) {
-        const double middle = (low + high) / 2;
-        (std::erfc(middle / std::numbers::sqrt2) / 2 > missing ? low : high) = middle;
-    }
-    return low;
-}
-
-/// What the share of missing samples tells of a place, in sigma of the noise.
-struct Missing {
-    float signal;   ///< below 0 where most are missing
-    float perSigma; ///< mean of what is stored
-    float lift;     ///< by how much that is above the signal, or above black where the signal is below
-};
-
-const Missing &missingOf(float share)
+/// By a table.
+const CutNoise &cutNoiseAt(float missing)
 {
     constexpr size_t kSteps = 1024;
-    static const std::array<Missing, kSteps + 1> table = [] {
-        std::array<Missing, kSteps + 1> t;
-        for (size_t i = 0; i < t.size(); ++i) {
-            const double signal = meanWhere(double(i) / kSteps), stored = storedMean(signal);
-            t[i] = {float(signal), float(stored), float(stored - std::max(0.0, signal))};
-        }
+    static const std::array<CutNoise, kSteps + 1> table = [] {
+        std::array<CutNoise, kSteps + 1> t;
+        for (size_t i = 0; i < t.size(); ++i)
+            t[i] = cutNoiseOf(double(i) / kSteps);
         return t;
     }();
-    return table[size_t(std::clamp(share, 0.f, 1.f) * float(kSteps))];
+    return table[size_t(std::clamp(missing, 0.f, 1.f) * float(kSteps))];
 }
 
 /// How many of (2 r + 1)^2 samples that are 0 or 1 are 1, as a share; right at least r from the border. Running sums of whole numbers are exact, so that tiles do not show.
@@ -179,13 +155,13 @@ private:
                 if (changed > 1)
                     answer = near[x] + (answer - near[x]) / changed;
                 const float weight = std::min(1.f, 4 * changed); // where no noise is taken nothing changes
-                const Missing &nearby = missingOf(nearShare[x]);
+                const CutNoise &nearby = cutNoiseAt(nearShare[x]);
                 const float bound = most * std::max(0.f, nearby.signal + kBound);
                 if (answer > bound)
                     answer += weight * std::clamp(kNone - answer / most, 0.f, 1.f) * (bound - answer);
-                const float sigma = std::min(most, near[x] / nearby.perSigma);
+                const float sigma = std::min(most, near[x] / nearby.stored);
                 if (sigma > 0) {
-                    const float lowered = std::max(0.f, answer - sigma * missingOf(share[x]).lift * std::clamp((kNone - answer / sigma) / (kNone - kFull), 0.f, 1.f));
+                    const float lowered = std::max(0.f, answer - sigma * cutNoiseAt(share[x]).lift * std::clamp((kNone - answer / sigma) / (kNone - kFull), 0.f, 1.f));
                     answer += weight * (lowered - answer);
                 }
             }
