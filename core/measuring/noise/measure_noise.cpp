@@ -426,8 +426,8 @@ Result<NoiseReport> measureNoise(const Frame &frame, const RunContext &run, cons
         report.confidenceReason = reasonFor(frame, law.value().blocks, report.confidence);
         if (report.spectrum)
             report.confidenceReason += " " + sentence("Neighbouring samples share their noise: it was smoothed, or coded with loss, before it was stored.");
-        if (const Status asked = askEarlierFrames(frame, input, known, law.value().blocks, report, quiet); !asked)
-            return asked.error();
+        if (const Status heard = askEarlierFrames(frame, input, known, law.value().blocks, report, quiet); !heard)
+            return heard.error();
         if (const Status checked = crossCheck(frame, input.censoredAt, report, quiet); !checked)
             return checked.error();
         Result<Banding> banding = measureBanding(frame, report.cells, stage(run, 0.6, 0.8));
