@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "session/session.h"
+#include "session/editing.h"
 
 #include <QUndoCommand>
 
@@ -12,12 +12,12 @@ class SetChoices : public QUndoCommand
 {
 public:
     /// @param reveal undoing and redoing goes to that frame, since what they change must be seen
-    SetChoices(Session &session, int index, Choices after, const QString &text, int dragId, bool reveal = true)
-        : QUndoCommand(text), m_session(session), m_index(index), m_dragId(dragId), m_reveal(reveal), m_before(session.frame(index)), m_after(std::move(after))
+    SetChoices(Editing &editing, int index, const Choices &before, Choices after, const QString &text, int dragId, bool reveal = true)
+        : QUndoCommand(text), m_editing(editing), m_index(index), m_dragId(dragId), m_reveal(reveal), m_before(before), m_after(std::move(after))
     {
     }
-    void undo() override { m_session.applyChoices(m_index, m_before, m_reveal); }
-    void redo() override { m_session.applyChoices(m_index, m_after, m_reveal); }
+    void undo() override { m_editing.apply(m_index, m_before, m_reveal); }
+    void redo() override { m_editing.apply(m_index, m_after, m_reveal); }
     int id() const override { return m_dragId > 0 ? m_dragId : -1; }
     bool mergeWith(const QUndoCommand *other) override
     {
@@ -30,7 +30,7 @@ public:
     }
 
 private:
-    Session &m_session;
+    Editing &m_editing;
     int m_index, m_dragId;
     bool m_reveal;
     Choices m_before, m_after;

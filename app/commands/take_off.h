@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "session/session.h"
+#include "session/editing.h"
 
 #include <QUndoCommand>
 
@@ -11,12 +11,12 @@ namespace irenic {
 class TakeOff : public QUndoCommand
 {
 public:
-    TakeOff(Session &session, int index) : QUndoCommand(QObject::tr("taking %1 off the roll").arg(session.frame(index).name())), m_session(session), m_index(index) {}
-    void redo() override { m_frame = m_session.takeOut(m_index); }
-    void undo() override { m_session.putBack(m_index, std::move(m_frame)); }
+    TakeOff(Editing &editing, int index, const QString &name) : QUndoCommand(QObject::tr("taking %1 off the roll").arg(name)), m_editing(editing), m_index(index) {}
+    void redo() override { m_frame = m_editing.takeOut(m_index); }
+    void undo() override { m_editing.putBack(m_index, std::move(m_frame)); }
 
 private:
-    Session &m_session;
+    Editing &m_editing;
     int m_index;
     std::unique_ptr<RollFrame> m_frame;
 };

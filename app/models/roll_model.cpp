@@ -7,29 +7,31 @@ namespace irenic {
 
 RollModel::RollModel(Session *session, QObject *parent) : QAbstractListModel(parent), m_session(session)
 {
-    connect(session, &Session::framesAdded, this, [this](int first, int count) {
+    connect(&session->roll(), &Roll::framesAdded, this, [this](int first, int count) {
         beginInsertRows({}, first, first + count - 1);
         endInsertRows();
     });
-    for (const auto signal : {&Session::restored, &Session::rollChanged})
-        connect(session, signal, this, [this] {
-            beginResetModel();
-            endResetModel();
-        });
-    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
-        connect(session, signal, this, [this](int i) { emit dataChanged(index(i), index(i)); });
+    const auto reset = [this] {
+        beginResetModel();
+        endResetModel();
+    };
+    connect(session, &Session::restored, this, reset);
+    connect(&session->roll(), &Roll::rollChanged, this, reset);
+    const auto tell = [this](int i) { emit dataChanged(index(i), index(i)); };
+    connect(&session->roll(), &Roll::frameChanged, this, tell);
+    connect(&session->roll(), &Roll::choicesChanged, this, tell);
 }
 
 int RollModel::rowCount(const QModelIndex &parent) const
 {
-    return parent.isValid() ? 0 : m_session->count();
+    return parent.isValid() ? 0 : m_session->roll().count();
 }
 
 QVariant RollModel::data(const QModelIndex &index, int role) const
 {
-    if (!index.isValid() || index.row() >= m_session->count())
+    if (!index.isValid() || index.row() >= m_session->roll().count())
         return {};
-    const RollFrame &f = m_session->frame(index.row());
+    const RollFrame &f = m_session->roll().frame(index.row());
     switch (role) {
     case Qt::DisplayRole: return f.name();
     case FrameRole: return QVariant::fromValue(&f);

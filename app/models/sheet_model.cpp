@@ -27,16 +27,18 @@ SheetModel::SheetModel(Session *session, QObject *parent) : QSortFilterProxyMode
     m_soon.setSingleShot(true);
     m_soon.setInterval(100);
     connect(&m_soon, &QTimer::timeout, this, &SheetModel::filterAnew);
-    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
-        connect(session, signal, this, [this] {
-            if (m_seriesAsOne && !m_soon.isActive())
-                m_soon.start(); // hundreds may change in a second
-        });
-    for (const auto signal : {&Session::rollChanged, &Session::restored})
-        connect(session, signal, this, [this] {
-            if (m_seriesAsOne)
-                filterAnew(); // at once: frames have other numbers now
-        });
+    const auto soon = [this] {
+        if (m_seriesAsOne && !m_soon.isActive())
+            m_soon.start(); // hundreds may change in a second
+    };
+    connect(&session->roll(), &Roll::frameChanged, this, soon);
+    connect(&session->roll(), &Roll::choicesChanged, this, soon);
+    const auto atOnce = [this] {
+        if (m_seriesAsOne)
+            filterAnew(); // frames have other numbers now
+    };
+    connect(&session->roll(), &Roll::rollChanged, this, atOnce);
+    connect(session, &Session::restored, this, atOnce);
 }
 
 void SheetModel::setSeriesAsOne(bool one)
@@ -73,7 +75,7 @@ QList<int> SheetModel::framesOf(const QModelIndex &at) const
 {
     const int frame = mapToSource(at).row();
     const auto series = m_series.find(frame);
-    if (series == m_series.end() || series->second.back() >= m_session->count()) // the roll is changing right now
+    if (series == m_series.end() || series->second.back() >= m_session->roll().count()) // the roll is changing right now
         return {frame};
     return series->second;
 }
@@ -136,14 +138,14 @@ bool SheetModel::fits(const RollFrame &f, Only only)
 int SheetModel::countOf(Only only) const
 {
     int n = 0;
-    for (int i = 0; i < m_session->count(); ++i)
-        n += fits(m_session->frame(i), only);
+    for (int i = 0; i < m_session->roll().count(); ++i)
+        n += fits(m_session->roll().frame(i), only);
     return n;
 }
 
 bool SheetModel::lessThan(const QModelIndex &left, const QModelIndex &right) const
 {
-    const RollFrame &a = m_session->frame(left.row()), &b = m_session->frame(right.row());
+    const RollFrame &a = m_session->roll().frame(left.row()), &b = m_session->roll().frame(right.row());
     switch (m_order) {
     case Order::Name:
         if (const int names = QString::localeAwareCompare(a.name(), b.name()); names != 0)
@@ -175,12 +177,12 @@ bool SheetModel::lessThan(const QModelIndex &left, const QModelIndex &right) con
 bool SheetModel::filterAcceptsRow(int row, const QModelIndex &) const
 {
     const auto first = m_firstOf.find(row);
-    return row < m_session->count() && (first == m_firstOf.end() || first->second == row) && isWanted(row);
+    return row < m_session->roll().count() && (first == m_firstOf.end() || first->second == row) && isWanted(row);
 }
 
 bool SheetModel::isWanted(int row) const
 {
-    const RollFrame &f = m_session->frame(row);
+    const RollFrame &f = m_session->roll().frame(row);
     if (!fits(f, m_only))
         return false;
     QString text = f.name();
@@ -198,9 +200,9 @@ std::vector<QList<int>> allSeries(const Session &session)
         auto operator<=>(const Shot &) const = default; // NOLINT(modernize-use-nullptr): clang-tidy 14 takes the compiler's own zero for a pointer
     };
     std::vector<Shot> shots;
-    for (int i = 0; i < session.count(); ++i)
-        if (const QDateTime at = takenAt(session.frame(i)); at.isValid()) {
-            const ShootingData &s = *session.frame(i).shooting();
+    for (int i = 0; i < session.roll().count(); ++i)
+        if (const QDateTime at = takenAt(session.roll().frame(i)); at.isValid()) {
+            const ShootingData &s = *session.roll().frame(i).shooting();
             shots.push_back({{s.make, s.model, s.lens}, at.toSecsSinceEpoch(), i});
         }
     std::sort(shots.begin(), shots.end());

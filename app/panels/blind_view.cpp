@@ -53,7 +53,7 @@ BlindView::BlindView(Session *session, PaneRenderer *renderer, QWidget *parent) 
     auto *column = new QVBoxLayout(this);
     column->setContentsMargins(14, 6, 14, 10);
     column->addWidget(m_pages);
-    connect(session, &Session::currentChanged, this, [this] {
+    connect(&session->viewing(), &Viewing::currentChanged, this, [this] {
         if (isVisible())
             emit closed();
     });
@@ -114,7 +114,7 @@ QWidget *BlindView::makePairPage()
     for (LivePane *pane : {m_left, m_right}) {
         connect(pane, &PicturePane::panned, this, [this](QPointF centre) {
             for (LivePane *p : {m_left, m_right})
-                p->setViewport({std::max(1.0, m_session->viewport().zoom), centre});
+                p->setViewport({std::max(1.0, m_session->viewing().viewport().zoom), centre});
         });
     }
     auto *bar = new QHBoxLayout;
@@ -200,7 +200,7 @@ bool BlindView::isAsking() const
 
 void BlindView::open()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return;
     m_candidates.clear();
@@ -238,7 +238,7 @@ void BlindView::seeWhetherItCanBegin()
 
 void BlindView::begin(uint64_t seed)
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     m_playing.clear();
     for (int i = 0; i < m_boxes.size(); ++i)
         if (m_boxes[i]->isChecked())
@@ -250,7 +250,7 @@ void BlindView::begin(uint64_t seed)
         for (const Spot &spot : f->spots)
             m_places.push_back({double(spot.at.x()) / f->pictureSize().width(), double(spot.at.y()) / f->pictureSize().height()});
     else
-        m_places.push_back(m_session->viewport().centre);
+        m_places.push_back(m_session->viewing().viewport().centre);
     m_round = std::make_unique<BlindRound>(int(m_playing.size()), int(m_places.size()), seed);
     m_pages->setCurrentIndex(Pairs);
     setFocus();
@@ -266,10 +266,10 @@ void BlindView::showPair()
     m_count->setText(tr("pair %1 of %2").arg(m_round->asked() + 1).arg(m_round->total()));
     const BlindRound::Pair &pair = m_round->current();
     const bool overSpots = m_places.size() > 1 || m_over->currentIndex() == 1;
-    const double zoom = overSpots ? std::max(1.0, m_session->viewport().zoom) : m_session->viewport().zoom;
+    const double zoom = overSpots ? std::max(1.0, m_session->viewing().viewport().zoom) : m_session->viewing().viewport().zoom;
     for (const auto &[pane, candidate] : {std::pair{m_left, pair.left}, std::pair{m_right, pair.right}}) {
         pane->setViewport({zoom, m_places[size_t(pair.place)]});
-        pane->setLook(m_session->look(m_playing[size_t(candidate)].trial < 0));
+        pane->setLook(m_session->viewing().look(m_playing[size_t(candidate)].trial < 0));
         // The other's pixels must not stand in while this one's are computed: they would give it away.
         pane->setContent({});
         pane->setContent(m_playing[size_t(candidate)].content);
@@ -346,10 +346,10 @@ void BlindView::askMore()
 
 void BlindView::keepFirst()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     const int trial = m_playing[size_t(m_round->ranking().order[0].candidate)].trial;
     if (f && trial >= 0 && f->keeper != trial)
-        m_session->chooseKeeper(trial);
+        m_session->editing().chooseKeeper(trial);
     emit closed();
 }
 

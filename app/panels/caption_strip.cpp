@@ -97,6 +97,7 @@ CaptionStrip::CaptionStrip(Of of, int number, QWidget *parent) : QWidget(parent)
     arrange();
     applyTones();
     showFrame(nullptr);
+    applyTones();
 }
 
 void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
@@ -390,13 +391,16 @@ QString CaptionStrip::findings(const RollFrame &frame)
 void CaptionStrip::showFrame(const RollFrame *frame)
 {
     const RollFrame *ready = frame && frame->state == RollFrame::State::Ready ? frame : nullptr;
+    const bool wasKeeper = m_isKeeper;
     m_isKeeper = ready && m_of == Of::Trial && ready->keeper == m_number;
     switch (m_of) {
     case Of::Untreated: showUntreated(ready); break;
     case Of::Trial: showTrial(ready && m_number < ready->trialCount() ? ready : nullptr); break;
     case Of::Guest: showGuest(ready && m_number < int(ready->guests.size()) ? ready : nullptr); break;
     }
-    applyTones();
+    if (m_isKeeper != wasKeeper)
+        applyTones();
+    update();
 }
 
 void CaptionStrip::showUntreated(const RollFrame *frame)

@@ -60,11 +60,13 @@ ContactSheet::ContactSheet(Session *session, QWidget *parent) : QWidget(parent),
     row->addLayout(right, 1);
     connect(m_grid, &QListView::activated, this, [this](const QModelIndex &at) { emit hangWanted(m_model.mapToSource(at).row()); });
     connect(m_grid->selectionModel(), &QItemSelectionModel::selectionChanged, this, &ContactSheet::showChosen);
-    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged, &Session::currentChanged})
-        connect(session, signal, this, [this] {
-            if (isVisible())
-                m_soon.start(); // hundreds may change in a second
-        });
+    const auto soon = [this] {
+        if (isVisible())
+            m_soon.start(); // hundreds may change in a second
+    };
+    connect(&session->roll(), &Roll::frameChanged, this, soon);
+    connect(&session->roll(), &Roll::choicesChanged, this, soon);
+    connect(&session->viewing(), &Viewing::currentChanged, this, soon);
     m_soon.setSingleShot(true);
     m_soon.setInterval(60);
     connect(&m_soon, &QTimer::timeout, this, [this] {
@@ -76,11 +78,12 @@ ContactSheet::ContactSheet(Session *session, QWidget *parent) : QWidget(parent),
     connect(&m_still, &QTimer::timeout, this, &ContactSheet::tellInView);
     connect(m_grid->verticalScrollBar(), &QScrollBar::valueChanged, &m_still, qOverload<>(&QTimer::start));
     connect(&m_model, &QAbstractItemModel::layoutChanged, &m_still, qOverload<>(&QTimer::start));
-    for (const auto signal : {&Session::rollChanged, &Session::restored})
-        connect(session, signal, this, [this] {
-            showCounts();
-            showChosen();
-        });
+    const auto anew = [this] {
+        showCounts();
+        showChosen();
+    };
+    connect(&session->roll(), &Roll::rollChanged, this, anew);
+    connect(session, &Session::restored, this, anew);
     setTones(Tones::of(Tones::Wall::Mid));
 }
 
@@ -209,15 +212,15 @@ QWidget *ContactSheet::makeCard()
     heading(tr("Treat them"));
     const auto treated = [this](int frames) { emit told(frames == 1 ? tr("One frame has its keeper now.") : tr("%1 frames have their keepers now.").arg(frames)); };
     m_suggestions = button(tr("Each by its own suggestion"), QStringLiteral("treatSuggestions"), tr("The suggestion becomes the keeper of every chosen frame"), [this, treated] {
-        treated(m_session->treat(
+        treated(m_session->editing().treat(
             chosen(), [](const RollFrame &f) { return f.suggestion.treatment; }, tr("treating frames by their suggestions")));
     });
     m_alike = button({}, QStringLiteral("treatAlike"), tr("That trial becomes the keeper of every chosen frame"), [this, treated] {
-        const RollFrame *f = m_session->readyFrame();
+        const RollFrame *f = m_session->viewing().readyFrame();
         if (!f)
             return;
-        const Treatment t = f->trials[size_t(f->keeper >= 0 ? f->keeper : std::max(0, m_session->trial()))];
-        treated(m_session->treat(
+        const Treatment t = f->trials[size_t(f->keeper >= 0 ? f->keeper : std::max(0, m_session->viewing().trial()))];
+        treated(m_session->editing().treat(
             chosen(), [t](const RollFrame &) { return t; }, tr("treating frames alike")));
     });
     m_recipe = new QPushButton(tr("By a recipe"));
@@ -230,9 +233,9 @@ QWidget *ContactSheet::makeCard()
     m_from = heading({});
     const auto carried = [this](int frames) { emit told(frames == 0 ? tr("No other chosen frame takes it.") : frames == 1 ? tr("One other frame has it now.")
                                                                                                                           : tr("%1 other frames have it now.").arg(frames)); };
-    m_spots = button(tr("Spots"), QStringLiteral("carrySpots"), tr("To chosen frames of the same size, in place of theirs"), [this, carried] { carried(m_session->carrySpots(chosen())); });
-    m_rendering = button(tr("Rendering"), QStringLiteral("carryRendering"), tr("White balance, exposure and the rest of the rendering"), [this, carried] { carried(m_session->carryRendering(chosen())); });
-    m_lens = button(tr("Lens"), QStringLiteral("carryLens"), tr("Lens corrections, to chosen frames of the same size"), [this, carried] { carried(m_session->carryLens(chosen())); });
+    m_spots = button(tr("Spots"), QStringLiteral("carrySpots"), tr("To chosen frames of the same size, in place of theirs"), [this, carried] { carried(m_session->editing().carrySpots(chosen())); });
+    m_rendering = button(tr("Rendering"), QStringLiteral("carryRendering"), tr("White balance, exposure and the rest of the rendering"), [this, carried] { carried(m_session->editing().carryRendering(chosen())); });
+    m_lens = button(tr("Lens"), QStringLiteral("carryLens"), tr("Lens corrections, to chosen frames of the same size"), [this, carried] { carried(m_session->editing().carryLens(chosen())); });
     auto *carry = new QHBoxLayout;
     for (QPushButton *b : {m_spots, m_rendering, m_lens})
         carry->addWidget(b);
@@ -242,7 +245,7 @@ QWidget *ContactSheet::makeCard()
     m_clean = button(tr("Quick clean"), QStringLiteral("cleanChosen"), tr("Each with its suggestion, as the last export was"), [this] { emit cleanWanted(chosen()); });
     m_off = button(tr("Take off the roll"), QStringLiteral("offChosen"), tr("The files stay where they are; undo puts them back"), [this] {
         const auto frames = chosen();
-        m_session->takeOff(frames);
+        m_session->editing().takeOff(frames);
         emit told(frames.size() == 1 ? tr("One frame is off the roll; its file stays. Undo puts it back.") : tr("%1 frames are off the roll; their files stay. Undo puts them back.").arg(frames.size()));
     });
     for (QPushButton *b : {m_export, m_clean, m_off})
@@ -298,7 +301,7 @@ QStringList ContactSheet::shownNames() const
 void ContactSheet::open()
 {
     showCounts();
-    if (const QModelIndex at = m_model.indexOf(m_session->current()); at.isValid()) {
+    if (const QModelIndex at = m_model.indexOf(m_session->viewing().current()); at.isValid()) {
         m_grid->selectionModel()->setCurrentIndex(at, chosen().isEmpty() ? QItemSelectionModel::ClearAndSelect : QItemSelectionModel::NoUpdate);
         m_grid->scrollTo(at);
     }
@@ -314,14 +317,14 @@ void ContactSheet::tellInView()
     for (int row = 0; row < m_model.rowCount(); ++row) {
         const QModelIndex at = m_model.index(row, 0);
         if (m_grid->visualRect(at).intersects(seen))
-            paths << m_session->frame(m_model.mapToSource(at).row()).path;
+            paths << m_session->roll().frame(m_model.mapToSource(at).row()).path;
     }
     emit inView(paths);
 }
 
 void ContactSheet::showCounts()
 {
-    const int shown = m_model.frameCount(), all = m_session->count();
+    const int shown = m_model.frameCount(), all = m_session->roll().count();
     m_title->setText(shown == all ? (all == 1 ? tr("one frame") : tr("%1 frames").arg(all)) : tr("%1 of %2 frames").arg(shown).arg(all));
     using Only = SheetModel::Only;
     const std::pair<Only, QString> words[] = {{Only::All, tr("all")}, {Only::Undecided, tr("undecided")}, {Only::Exported, tr("exported")}, {Only::Warnings, tr("warnings")}, {Only::Failed, tr("failed")}};
@@ -334,8 +337,8 @@ void ContactSheet::showCounts()
 
 void ContactSheet::showChosen()
 {
-    const RollFrame *f = m_session->readyFrame();
-    m_paper->onWall = m_session->currentFrame() ? m_session->currentFrame()->path : QString();
+    const RollFrame *f = m_session->viewing().readyFrame();
+    m_paper->onWall = m_session->viewing().currentFrame() ? m_session->viewing().currentFrame()->path : QString();
     const QList<int> frames = chosen();
     m_count->setText(frames.isEmpty() ? tr("No frame chosen") : frames.size() == 1 ? tr("One frame chosen")
                                                                                    : tr("%1 frames chosen").arg(frames.size()));
@@ -346,8 +349,8 @@ void ContactSheet::showChosen()
     };
     int measured = 0, others = 0;
     for (const int i : frames) {
-        const RollFrame &one = m_session->frame(i);
-        others += i != m_session->current();
+        const RollFrame &one = m_session->roll().frame(i);
+        others += i != m_session->viewing().current();
         if (!one.isMeasured())
             continue;
         ++measured;
@@ -365,7 +368,7 @@ void ContactSheet::showChosen()
         lines << tr("not measured yet");
     m_summary->setText(frames.isEmpty() ? tr("Click papers to choose frames, and say here what is to be done with them.") : lines.join(u'\n'));
     const int trial = !f ? -1 : f->keeper >= 0 ? f->keeper
-                                               : std::max(0, m_session->trial());
+                                               : std::max(0, m_session->viewing().trial());
     m_alike->setText(f ? tr("All like %1 of %2").arg(trialLetter(trial), f->name()) : tr("All like a trial"));
     m_from->setText(f ? tr("Carry over from %1").arg(f->name()) : tr("Carry over"));
     for (QPushButton *b : {m_suggestions, m_recipe})

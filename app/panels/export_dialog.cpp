@@ -140,8 +140,8 @@ QWidget *ExportDialog::makeFrames()
         m_who->addButton(b, int(who));
         return b;
     };
-    const RollFrame &f = *m_session.readyFrame();
-    const QString letter = trialLetter(f.keeper >= 0 ? f.keeper : std::clamp(m_session.column(), 0, f.trialCount() - 1));
+    const RollFrame &f = *m_session.viewing().readyFrame();
+    const QString letter = trialLetter(f.keeper >= 0 ? f.keeper : std::clamp(m_session.viewing().column() - 1, 0, f.trialCount() - 1));
     ExportChoices count;
     const auto framesOf = [&](Frames who) {
         count.frames = who;
@@ -206,7 +206,7 @@ QWidget *ExportDialog::makeFormats()
     m_jpeg = offer(rendered, tr("JPEG proof"), ExportFormat::Jpeg, QStringLiteral("asJpeg"));
     m_png = offer(rendered, tr("PNG proof"), ExportFormat::Png, QStringLiteral("asPng"));
     rendered->addStretch(1);
-    if (m_session.readyFrame()->frame->kind == FrameKind::Rendered) { // it cannot become raw again
+    if (m_session.viewing().readyFrame()->frame->kind == FrameKind::Rendered) { // it cannot become raw again
         m_dng->setChecked(false);
         m_linear->setChecked(false);
         m_tiff->setChecked(m_tiff->isChecked() || (!m_jpeg->isChecked() && !m_png->isChecked()));
@@ -266,7 +266,7 @@ QWidget *ExportDialog::makePlace()
     near->addWidget(m_subfolder, 1);
     QHBoxLayout *elsewhere = rowIn(column);
     offer(elsewhere, Place::Folder, tr("in"), QStringLiteral("inFolder"));
-    m_folder = new QLineEdit(QFileInfo(m_start.folder).isDir() ? m_start.folder : QFileInfo(m_session.readyFrame()->path).absolutePath());
+    m_folder = new QLineEdit(QFileInfo(m_start.folder).isDir() ? m_start.folder : QFileInfo(m_session.viewing().readyFrame()->path).absolutePath());
     m_folder->setObjectName(QStringLiteral("folder"));
     m_folder->setAccessibleName(tr("Folder for the exports"));
     elsewhere->addWidget(m_folder, 1);
@@ -334,7 +334,7 @@ void ExportDialog::refresh()
         const MethodInfo *method = findMethod(r.job.treatment.method);
         samplesAlone |= m_dng->isChecked() && method && method->givesColours && r.job.treatment.colourMethod.empty();
         seconds += r.expected * m_pace;
-        const auto target = targetOf(r, m_session.frame(m_session.indexOf(fileText(r.job.source))), c.clash == ExportJob::Clash::Skip);
+        const auto target = targetOf(r, m_session.roll().frame(m_session.roll().indexOf(fileText(r.job.source))), c.clash == ExportJob::Clash::Skip);
         if (!target)
             continue;
         if (!*target) {
@@ -373,7 +373,7 @@ bool ExportDialog::settleClashes()
         return true;
     QStringList taken;
     for (const ExportRequest &r : c.requests(m_session))
-        if (const auto target = targetOf(r, m_session.frame(m_session.indexOf(fileText(r.job.source))), true); target && *target && std::filesystem::exists(target->value()))
+        if (const auto target = targetOf(r, m_session.roll().frame(m_session.roll().indexOf(fileText(r.job.source))), true); target && *target && std::filesystem::exists(target->value()))
             taken << fileText(target->value().filename());
     if (taken.isEmpty())
         return true;

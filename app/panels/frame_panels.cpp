@@ -19,9 +19,9 @@ HistogramPanel::HistogramPanel(Session *session, QWidget *parent) : QWidget(pare
     m_ends->setWordWrap(true);
     column->addWidget(m_plot, 1);
     column->addWidget(m_ends);
-    connect(session, &Session::currentChanged, this, &HistogramPanel::show);
-    connect(session, &Session::frameChanged, this, [this](int i) {
-        if (i == m_session->current())
+    connect(&session->viewing(), &Viewing::currentChanged, this, &HistogramPanel::show);
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
+        if (i == m_session->viewing().current())
             show();
     });
 }
@@ -39,7 +39,7 @@ void HistogramPanel::showEvent(QShowEvent *event)
 
 void HistogramPanel::show()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     const std::shared_ptr<const Frame> of = f ? f->frame : nullptr;
     if (!isVisible() || (of && of == m_of.lock()))
         return;
@@ -71,9 +71,9 @@ ShootingPanel::ShootingPanel(Session *session, QWidget *parent) : QWidget(parent
     m_form = new QFormLayout(this);
     m_form->setHorizontalSpacing(14);
     m_form->setVerticalSpacing(2);
-    connect(session, &Session::currentChanged, this, &ShootingPanel::show);
-    connect(session, &Session::frameChanged, this, [this](int i) {
-        if (i == m_session->current())
+    connect(&session->viewing(), &Viewing::currentChanged, this, &ShootingPanel::show);
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
+        if (i == m_session->viewing().current())
             show();
     });
     show();
@@ -92,7 +92,7 @@ void ShootingPanel::show()
     while (m_form->rowCount() > 0)
         m_form->removeRow(0);
     m_lines.clear();
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return;
     const ShootingData &s = f->frame->shooting;

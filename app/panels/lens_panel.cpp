@@ -106,13 +106,16 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
     connect(m_fringes, &AmountRow::changed, this, [this](double v, int id) { set(
                                                                                  tr("coloured fringes"), [&](LensCorrection &l) { l.fringes = v / 100; }, id); });
     connect(m_measure, &QPushButton::clicked, this, &LensPanel::measure);
-    connect(m_off, &QPushButton::clicked, this, [this] { m_session->changeLens({}, tr("lens corrections off")); });
-    connect(session, &Session::currentChanged, this, &LensPanel::show);
-    for (const auto signal : {&Session::choicesChanged, &Session::frameChanged})
-        connect(session, signal, this, [this](int index) {
-            if (index == m_session->current())
-                show();
-        });
+    connect(m_off, &QPushButton::clicked, this, [this] { m_session->editing().changeLens({}, tr("lens corrections off")); });
+    connect(&session->viewing(), &Viewing::currentChanged, this, &LensPanel::show);
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
+        if (index == m_session->viewing().current())
+            show();
+    });
+    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
+        if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Lens))
+            show();
+    });
     show();
 }
 
@@ -124,7 +127,7 @@ LensPanel::~LensPanel()
 
 void LensPanel::set(const QString &words, const std::function<void(LensCorrection &)> &edit, int dragId)
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f || m_filling)
         return;
     LensCorrection l = f->lens;
@@ -134,12 +137,12 @@ void LensPanel::set(const QString &words, const std::function<void(LensCorrectio
         show();
         return;
     }
-    m_session->changeLens(l, words, dragId);
+    m_session->editing().changeLens(l, words, dragId);
 }
 
 void LensPanel::findProfiles()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     m_profiles = f ? findLensProfiles(*f->frame, m_name->text().trimmed().toStdString()) : std::vector<LensProfile>();
     m_profile->clear();
     if (m_profiles.empty()) {
@@ -175,7 +178,7 @@ void LensPanel::useProfile(int index)
 
 void LensPanel::measure()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f || m_measuring)
         return;
     m_measuring = true;
@@ -185,7 +188,7 @@ void LensPanel::measure()
         QMetaObject::invokeMethod(
             this, [this, path, found] {
                 m_measuring = false;
-                const RollFrame *now = m_session->readyFrame();
+                const RollFrame *now = m_session->viewing().readyFrame();
                 if (!found)
                     emit told(QString::fromStdString(found.error().userMessage));
                 else if (now && now->path == path)
@@ -204,7 +207,7 @@ void LensPanel::measure()
 
 void LensPanel::show()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     m_filling = true;
     if (const QString path = f ? f->path : QString(); path != m_frame) {
         m_frame = path;

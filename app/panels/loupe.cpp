@@ -88,31 +88,31 @@ Loupe::Loupe(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidge
     m_line = new WipeLine(m_table);
     m_line->installEventFilter(this);
     for (LivePane *pane : {m_first, m_second}) {
-        connect(pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->setViewport({m_session->viewport().zoom, centre}); });
+        connect(pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->viewing().setViewport({m_session->viewing().viewport().zoom, centre}); });
         connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) {
             const double now = pane->scale(), zoom = std::clamp(steps > 0 ? std::exp2(std::floor(std::log2(now) + 1)) : std::exp2(std::ceil(std::log2(now) - 1)), 0.5, 8.0);
             const bool out = steps < 0 && now <= 0.5;
-            m_session->setViewport({out ? 0 : zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
+            m_session->viewing().setViewport({out ? 0 : zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
         });
         connect(pane, &LivePane::stateChanged, this, [this] {
             m_state->setText(allSettled() ? tr("settled") : tr("computing"));
             emit settledChanged();
         });
     }
-    connect(session, &Session::viewportChanged, this, [this] {
-        m_first->setViewport(m_session->viewport());
-        m_second->setViewport(m_session->viewport());
+    connect(&session->viewing(), &Viewing::viewportChanged, this, [this] {
+        m_first->setViewport(m_session->viewing().viewport());
+        m_second->setViewport(m_session->viewing().viewport());
     });
-    connect(session, &Session::lookChanged, this, &Loupe::showContents);
+    connect(&session->viewing(), &Viewing::lookChanged, this, &Loupe::showContents);
     const auto follow = [this](int index) {
-        if (index == m_session->current() && isVisible()) {
+        if (index == m_session->viewing().current() && isVisible()) {
             fillChoices();
             showContents();
         }
     };
-    connect(session, &Session::choicesChanged, this, follow);
-    connect(session, &Session::frameChanged, this, follow);
-    connect(session, &Session::currentChanged, this, follow);
+    connect(&session->roll(), &Roll::choicesChanged, this, follow);
+    connect(&session->roll(), &Roll::frameChanged, this, follow);
+    connect(&session->viewing(), &Viewing::currentChanged, this, follow);
 }
 
 void Loupe::setTones(const Tones &tones)
@@ -131,7 +131,7 @@ void Loupe::setTones(const Tones &tones)
 /// Keeps what was chosen, where it is still there.
 void Loupe::fillChoices()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     QStringList words{tr("Untreated")};
     for (int t = 0; f && t < f->trialCount(); ++t)
         words << tr("%1  %2").arg(trialLetter(t), treatmentWords(f->trials[size_t(t)]));
@@ -149,14 +149,14 @@ void Loupe::open()
 {
     fillChoices();
     m_firstChoice->setCurrentIndex(0);
-    m_secondChoice->setCurrentIndex(std::clamp(m_session->column() + 1, 1, m_secondChoice->count() - 1));
+    m_secondChoice->setCurrentIndex(std::clamp(m_session->viewing().column(), 1, m_secondChoice->count() - 1));
     showContents();
     arrange();
 }
 
 LivePane::Content Loupe::contentOf(int choice) const
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return {};
     if (choice <= 0)
@@ -171,9 +171,9 @@ void Loupe::showContents()
     m_first->setAccessibleName(m_firstChoice->currentText());
     m_second->setAccessibleName(m_secondChoice->currentText());
     for (const auto &[pane, box] : {std::pair{m_first, m_firstChoice}, std::pair{m_second, m_secondChoice}}) {
-        pane->setViewport(m_session->viewport());
-        const RollFrame *f = m_session->readyFrame();
-        pane->setLook(m_session->look(f && box->currentIndex() > f->trialCount()));
+        pane->setViewport(m_session->viewing().viewport());
+        const RollFrame *f = m_session->viewing().readyFrame();
+        pane->setLook(m_session->viewing().look(f && box->currentIndex() > f->trialCount()));
         pane->setContent(contentOf(box->currentIndex()));
     }
 }

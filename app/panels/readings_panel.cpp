@@ -102,17 +102,17 @@ ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget 
     connect(m_worst, &QPushButton::clicked, this, &ReadingsPanel::goToWorst);
     connect(m_mark, &QPushButton::clicked, this, &ReadingsPanel::markWorst);
     connect(m_map, &LeftoverView::placeRequested, this, [this](QPoint at) {
-        const QSize size = m_session->currentFrame()->pictureSize();
-        m_session->setViewport({std::max(1.0, m_session->viewport().zoom), {double(at.x()) / size.width(), double(at.y()) / size.height()}});
+        const QSize size = m_session->viewing().currentFrame()->pictureSize();
+        m_session->viewing().setViewport({std::max(1.0, m_session->viewing().viewport().zoom), {double(at.x()) / size.width(), double(at.y()) / size.height()}});
     });
-    connect(session, &Session::currentChanged, this, &ReadingsPanel::show);
-    connect(session, &Session::columnChanged, this, &ReadingsPanel::show);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &ReadingsPanel::show);
+    connect(&session->viewing(), &Viewing::columnChanged, this, &ReadingsPanel::show);
     const auto ifCurrent = [this](int i) {
-        if (i == m_session->current())
+        if (i == m_session->viewing().current())
             show();
     };
-    connect(session, &Session::choicesChanged, this, ifCurrent);
-    connect(session, &Session::frameChanged, this, ifCurrent);
+    connect(&session->roll(), &Roll::choicesChanged, this, ifCurrent);
+    connect(&session->roll(), &Roll::frameChanged, this, ifCurrent);
     connect(measurer, &FrameMeasurer::progressChanged, this, [this] {
         m_measure->setText(m_measurer->isMeasuring() ? tr("Stop (%1 %)").arg(qRound(100 * m_measurer->fraction())) : tr("Measure the whole frame"));
     });
@@ -132,20 +132,20 @@ void ReadingsPanel::setTones(const Tones &tones)
 
 FrameMeasurer::Subject ReadingsPanel::subject(int trial) const
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     return f && trial >= 0 ? FrameMeasurer::Subject{f->frame, f->noise, f->trials[size_t(trial)], f->edits()} : FrameMeasurer::Subject{};
 }
 
 void ReadingsPanel::measure()
 {
-    if (const int trial = m_session->trial(); trial >= 0)
+    if (const int trial = m_session->viewing().trial(); trial >= 0)
         m_measurer->measure(subject(trial));
 }
 
 void ReadingsPanel::show()
 {
-    const int trial = m_session->trial();
-    const RollFrame *f = m_session->readyFrame();
+    const int trial = m_session->viewing().trial();
+    const RollFrame *f = m_session->viewing().readyFrame();
     m_title->setText(trial < 0 ? tr("Choose a trial on the wall") : tr("%1  %2").arg(trialLetter(trial), treatmentWords(f->trials[size_t(trial)])));
     const auto map = trial < 0 ? nullptr : m_measurer->known(subject(trial));
     if (map != m_shown)
@@ -226,9 +226,9 @@ void ReadingsPanel::fillMaps()
     m_maps->addItem(tr("map: noise left"), kLeft);
     if (m_shown && !m_shown->error.square.empty()) {
         m_maps->addItem(tr("map: estimated error"), kError);
-        const RollFrame *f = m_session->readyFrame();
+        const RollFrame *f = m_session->viewing().readyFrame();
         for (int t = 0; t < f->trialCount(); ++t)
-            if (const auto other = m_measurer->known(subject(t)); t != m_session->trial() && other && other->error.grid == m_shown->error.grid)
+            if (const auto other = m_measurer->known(subject(t)); t != m_session->viewing().trial() && other && other->error.grid == m_shown->error.grid)
                 m_maps->addItem(tr("map: error against %1").arg(trialLetter(t)), t);
     }
     m_maps->setCurrentIndex(std::max(0, m_maps->findData(chosen)));
@@ -292,7 +292,7 @@ std::optional<LeftoverView::Field> ReadingsPanel::againstField(int other) const
 
 void ReadingsPanel::showMap()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     m_legend->clear();
     std::optional<LeftoverView::Field> field;
     if (m_shown && f) {
@@ -307,7 +307,7 @@ void ReadingsPanel::showMap()
 void ReadingsPanel::showPlot()
 {
     QList<Plot::Line> lines;
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (f) {
         Plot::Line law{tr("law"), {}, Qt::DotLine, {}, false};
         // Of the mean of four cells of a mosaic, or of three colours: as the other lines are.
@@ -350,13 +350,13 @@ QString ReadingsPanel::figure(const QString &name) const
 
 QPoint ReadingsPanel::worstPlace(size_t i) const
 {
-    const UprightPoint up = m_session->currentFrame()->frame->uprightOf(m_map->field()->rings[i]);
+    const UprightPoint up = m_session->viewing().currentFrame()->frame->uprightOf(m_map->field()->rings[i]);
     return {up.x, up.y};
 }
 
 void ReadingsPanel::goToWorst()
 {
-    if (m_session->trial() < 0)
+    if (m_session->viewing().trial() < 0)
         return;
     if (!m_shown) {
         m_goWhenMeasured = true;
@@ -367,14 +367,14 @@ void ReadingsPanel::goToWorst()
         return;
     const QPoint at = worstPlace(m_nextWorst);
     m_nextWorst = (m_nextWorst + 1) % m_map->field()->rings.size();
-    const QSize size = m_session->currentFrame()->pictureSize();
-    m_session->setViewport({std::max(2.0, m_session->viewport().zoom), {(at.x() + 0.5) / size.width(), (at.y() + 0.5) / size.height()}});
+    const QSize size = m_session->viewing().currentFrame()->pictureSize();
+    m_session->viewing().setViewport({std::max(2.0, m_session->viewing().viewport().zoom), {(at.x() + 0.5) / size.width(), (at.y() + 0.5) / size.height()}});
 }
 
 void ReadingsPanel::markWorst()
 {
     if (m_map->field() && !m_map->field()->rings.empty())
-        m_session->goToSpot(m_session->addSpot(worstPlace(0), SpotKind::MostNoiseLeft));
+        m_session->viewing().goToSpot(m_session->editing().addSpot(worstPlace(0), SpotKind::MostNoiseLeft));
 }
 
 } // namespace irenic

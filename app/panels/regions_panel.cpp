@@ -121,19 +121,22 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
     });
     connect(m_remove, &QPushButton::clicked, this, &RegionsPanel::removeRegion);
     connect(m_inverted, &QCheckBox::clicked, this, &RegionsPanel::invert);
-    connect(session, &Session::currentChanged, this, &RegionsPanel::show);
-    for (const auto signal : {&Session::choicesChanged, &Session::frameChanged})
-        connect(session, signal, this, [this](int index) {
-            if (index == m_session->current())
-                show();
-        });
+    connect(&session->viewing(), &Viewing::currentChanged, this, &RegionsPanel::show);
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
+        if (index == m_session->viewing().current())
+            show();
+    });
+    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
+        if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Regions))
+            show();
+    });
     connect(wall, &Wall::visibleRegionChanged, this, &RegionsPanel::showMask);
     connect(&m_masks, &MaskRenderer::drawn, this, [this](int row, const QImage &mask, QRect visible, int reduction) {
         if (row < m_wall->rowCount() && m_region >= 0)
             m_wall->setOverlay(row, {mask, visible, reduction});
     });
     connect(wall, &Wall::strokeBegan, this, [this](QPointF at, double pressure) {
-        const RollFrame *f = m_session->readyFrame();
+        const RollFrame *f = m_session->viewing().readyFrame();
         m_points.clear();
         if (!f || !chosenPart())
             return;
@@ -142,13 +145,13 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
         m_points.push_back(storedPoint(*f, at, pressure));
     });
     connect(wall, &Wall::strokeMoved, this, [this](QPointF at, double pressure) {
-        if (const RollFrame *f = m_session->readyFrame(); f && !m_points.empty())
+        if (const RollFrame *f = m_session->viewing().readyFrame(); f && !m_points.empty())
             m_points.push_back(storedPoint(*f, at, pressure));
     });
     connect(wall, &Wall::strokeEnded, this, &RegionsPanel::takeStroke);
-    connect(wall, &Wall::placePicked, this, [this](QPoint at) {
-        const RollFrame *f = m_session->readyFrame();
-        if (!m_picking || !f)
+    connect(wall, &Wall::placePicked, this, [this](QPoint at, const void *owner) {
+        const RollFrame *f = m_session->viewing().readyFrame();
+        if (owner != this || !m_picking || !f)
             return;
         m_picking = false;
         m_pick->setChecked(false);
@@ -224,7 +227,7 @@ void RegionsPanel::makeParts(QGridLayout *grid)
     m_hardness = new AmountRow(kHardness, {}, 2, grid, this);
     m_flow = new AmountRow(kFlow, {}, 2, grid, this);
     for (AmountRow *row : {m_size, m_hardness, m_flow})
-        connect(row, &AmountRow::changed, this, &RegionsPanel::applyTool);
+        connect(row, &AmountRow::changed, this, [this] { applyTool(); });
     m_low = new AmountRow(kLow, {}, 2, grid, this);
     m_high = new AmountRow(kHigh, {}, 2, grid, this);
     m_soft = new AmountRow(kSoft, {}, 2, grid, this);
@@ -254,7 +257,7 @@ void RegionsPanel::makeParts(QGridLayout *grid)
     });
     connect(m_pick, &QPushButton::clicked, this, [this](bool on) {
         m_picking = on;
-        applyTool();
+        applyTool(true);
     });
 }
 
@@ -291,12 +294,12 @@ void RegionsPanel::makeLook(QGridLayout *grid)
 template <class Edit>
 void RegionsPanel::change(const QString &words, const Edit &edit, int dragId)
 {
-    const RollFrame *f = m_session->readyFrame();
-    if (!f || m_region < 0 || m_region >= int(f->regions.size()))
+    const RollFrame *f = m_session->viewing().readyFrame();
+    if (!f || m_region < 0 || m_region >= int(f->regions->size()))
         return;
-    std::vector<Region> regions = f->regions;
+    std::vector<Region> regions = *f->regions;
     edit(regions[size_t(m_region)]);
-    m_session->changeRegions(std::move(regions), words, dragId);
+    m_session->editing().changeRegions(std::move(regions), words, dragId);
 }
 
 template <class Edit>
@@ -309,25 +312,25 @@ void RegionsPanel::changePart(const QString &words, const Edit &edit, int dragId
 
 const MaskPart *RegionsPanel::chosenPart() const
 {
-    const RollFrame *f = m_session->readyFrame();
-    if (!f || m_region < 0 || m_region >= int(f->regions.size()))
+    const RollFrame *f = m_session->viewing().readyFrame();
+    if (!f || m_region < 0 || m_region >= int(f->regions->size()))
         return nullptr;
-    const auto &parts = f->regions[size_t(m_region)].parts;
+    const auto &parts = (*f->regions)[size_t(m_region)].parts;
     return m_part >= 0 && m_part < int(parts.size()) ? &parts[size_t(m_part)] : nullptr;
 }
 
 void RegionsPanel::addRegion(MaskPart::Kind kind)
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return;
-    if (f->regions.size() >= kMostRegions) {
+    if (f->regions->size() >= kMostRegions) {
         emit told(tr("A frame can have %1 regions.").arg(kMostRegions));
         return;
     }
     // It begins with what the trial with the keyboard has, so that nothing jumps.
-    const Treatment t = m_session->trial() >= 0 ? f->trials[size_t(m_session->trial())] : f->suggestion.treatment;
-    std::vector<Region> regions = f->regions;
+    const Treatment t = m_session->viewing().trial() >= 0 ? f->trials[size_t(m_session->viewing().trial())] : f->suggestion.treatment;
+    std::vector<Region> regions = *f->regions;
     Region r;
     r.name = tr("region %1").arg(regions.size() + 1).toStdString();
     r.parts = {defaultPart(kind, f->frame->crop)};
@@ -342,32 +345,32 @@ void RegionsPanel::addRegion(MaskPart::Kind kind)
     m_erasing = false;
     m_painting = kind == MaskPart::Kind::Painted;
     m_picking = kind == MaskPart::Kind::Colour;
-    m_session->changeRegions(std::move(regions), tr("adding a region"));
-    applyTool();
+    m_session->editing().changeRegions(std::move(regions), tr("adding a region"));
+    applyTool(true);
 }
 
 void RegionsPanel::addPart(MaskPart::Kind kind, MaskPart::Joins joins)
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f || m_region < 0)
         return;
     MaskPart part = defaultPart(kind, f->frame->crop);
     part.joins = joins;
-    m_part = int(f->regions[size_t(m_region)].parts.size());
+    m_part = int((*f->regions)[size_t(m_region)].parts.size());
     m_painting = kind == MaskPart::Kind::Painted;
     m_picking = kind == MaskPart::Kind::Colour;
     change(tr("adding a part to a region"), [&](Region &r) { r.parts.push_back(part); });
-    applyTool();
+    applyTool(true);
 }
 
 void RegionsPanel::removeRegion()
 {
-    const RollFrame *f = m_session->readyFrame();
-    if (!f || m_region < 0 || m_region >= int(f->regions.size()))
+    const RollFrame *f = m_session->viewing().readyFrame();
+    if (!f || m_region < 0 || m_region >= int(f->regions->size()))
         return;
-    std::vector<Region> regions = f->regions;
+    std::vector<Region> regions = *f->regions;
     regions.erase(regions.begin() + m_region);
-    m_session->changeRegions(std::move(regions), tr("removing a region"));
+    m_session->editing().changeRegions(std::move(regions), tr("removing a region"));
 }
 
 void RegionsPanel::removePart()
@@ -390,7 +393,7 @@ void RegionsPanel::setPainting(bool painting)
 {
     m_painting = painting;
     m_erasing = m_erasing && painting;
-    applyTool();
+    applyTool(true);
 }
 
 void RegionsPanel::setErasing(bool erasing)
@@ -454,16 +457,16 @@ QString RegionsPanel::wordsOf(const MaskPart &part) const
 
 void RegionsPanel::show()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (const QString path = f ? f->path : QString(); path != m_frame) {
         m_frame = path;
-        m_region = f && !f->regions.empty() ? 0 : -1;
+        m_region = f && !f->regions->empty() ? 0 : -1;
         m_part = 0;
         m_painting = m_picking = m_erasing = false;
     }
     m_filling = true;
-    m_region = f ? std::min(m_region, int(f->regions.size()) - 1) : -1;
-    const Region *region = m_region >= 0 ? &f->regions[size_t(m_region)] : nullptr;
+    m_region = f ? std::min(m_region, int(f->regions->size()) - 1) : -1;
+    const Region *region = m_region >= 0 ? &(*f->regions)[size_t(m_region)] : nullptr;
     m_part = region ? std::min(std::max(m_part, 0), int(region->parts.size()) - 1) : -1;
     const auto fill = [](QListWidget *list, const QStringList &names, int chosen, bool editable) {
         while (list->count() > names.size())
@@ -478,7 +481,7 @@ void RegionsPanel::show()
         list->setCurrentRow(chosen);
     };
     QStringList regions, parts;
-    for (const Region &r : f ? f->regions : std::vector<Region>())
+    for (const Region &r : f ? *f->regions : std::vector<Region>())
         regions << QString::fromStdString(r.name);
     for (const MaskPart &p : region ? region->parts : std::vector<MaskPart>())
         parts << wordsOf(p);
@@ -520,8 +523,8 @@ void RegionsPanel::show()
     showMask();
 }
 
-/// What a drag on the wall does now.
-void RegionsPanel::applyTool()
+/// What a drag on the wall does now. @param asked for just now; a gradient's line is there by itself, and waits while something else has the pointer
+void RegionsPanel::applyTool(bool asked)
 {
     const MaskPart *part = isVisible() ? chosenPart() : nullptr;
     const bool painted = part && part->kind == MaskPart::Kind::Painted;
@@ -530,19 +533,18 @@ void RegionsPanel::applyTool()
     m_paint->setChecked(m_painting && !m_erasing);
     m_erase->setChecked(m_painting && m_erasing);
     m_pick->setChecked(m_picking);
-    if (m_painting)
-        m_wall->setTool(PaneTool::Brush, m_size->value());
-    else if (m_picking)
-        m_wall->setTool(PaneTool::Pick);
-    else if (part && part->kind == MaskPart::Kind::Gradient)
-        m_wall->setTool(PaneTool::Line);
-    else if (m_wall->tool() == PaneTool::Brush || m_wall->tool() == PaneTool::Line)
-        m_wall->setTool(PaneTool::Move);
+    const PaneTool tool = m_painting ? PaneTool::Brush : m_picking                                    ? PaneTool::Pick
+                                                     : part && part->kind == MaskPart::Kind::Gradient ? PaneTool::Line
+                                                                                                      : PaneTool::Move;
+    if (tool == PaneTool::Move)
+        m_wall->leaveTool(this);
+    else
+        m_wall->claimTool({this, tool, m_size->value()}, asked && tool != PaneTool::Line);
 }
 
 void RegionsPanel::showMask()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     const bool shown = isVisible() && f && f->regionSet && m_region >= 0 && m_region < int(f->regionSet->regions().size()) && m_look.shown != MaskLook::Shown::Nothing;
     for (int row = 0; row < m_wall->rowCount(); ++row) {
         int reduction = 1;

@@ -55,7 +55,7 @@ private:
     void makeLook(QGridLayout *grid);
     void show();
     void showMask();
-    void applyTool();
+    void applyTool(bool asked = false);
     const MaskPart *chosenPart() const;
     QString wordsOf(const MaskPart &part) const;
     /// Changes the chosen region (or part) by `edit`, as one step of undo.

@@ -63,32 +63,35 @@ RenderingPanel::RenderingPanel(Session *session, QWidget *parent) : QWidget(pare
         return b;
     };
     m_asShot = button(tr("White as shot"), QStringLiteral("asShot"), tr("The light that the camera balanced for"), [this] {
-        if (const RollFrame *f = m_session->readyFrame()) {
+        if (const RollFrame *f = m_session->viewing().readyFrame()) {
             Rendering r = f->rendering;
             r.white = {};
-            m_session->changeRendering(r, tr("white as shot"));
+            m_session->editing().changeRendering(r, tr("white as shot"));
         }
     });
     m_pick = button(tr("Pick a grey"), QStringLiteral("pickGrey"), tr("Click on something in a picture that ought to be neutral"), [this](bool on) { setPicking(on); });
     m_pick->setCheckable(true);
     m_automatic = button(tr("Automatic brightness"), QStringLiteral("automaticBrightness"), tr("Brings the middle of the tones to a middle tone, as far as the lights allow"), [this] { automaticBrightness(); });
-    m_neutral = button(tr("All as shot"), QStringLiteral("neutralRendering"), tr("Every control back to where it does nothing"), [this] { m_session->changeRendering({}, tr("rendering as shot")); });
+    m_neutral = button(tr("All as shot"), QStringLiteral("neutralRendering"), tr("Every control back to where it does nothing"), [this] { m_session->editing().changeRendering({}, tr("rendering as shot")); });
     m_alike = button(tr("All frames alike"), QStringLiteral("renderAlike"), tr("Every other frame of the roll is rendered as this one"), [this] {
-        const int others = m_session->carryRendering();
+        const int others = m_session->editing().carryRendering();
         emit told(others == 0 ? tr("Every other frame is rendered so already.") : others == 1 ? tr("One other frame is rendered so now.")
                                                                                               : tr("%1 other frames are rendered so now.").arg(others));
     });
     grid->addLayout(buttons, grid->rowCount(), 0, 1, 3);
     grid->setRowStretch(grid->rowCount(), 1);
-    connect(session, &Session::currentChanged, this, [this] {
+    connect(&session->viewing(), &Viewing::currentChanged, this, [this] {
         setPicking(false);
         show();
     });
-    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
-        connect(session, signal, this, [this](int i) {
-            if (i == m_session->current())
-                show();
-        });
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
+        if (index == m_session->viewing().current())
+            show();
+    });
+    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
+        if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Rendering))
+            show();
+    });
     show();
 }
 
@@ -141,7 +144,7 @@ double RenderingPanel::valueOf(const Row &row, const Rendering &r, const White &
 
 void RenderingPanel::set(Row &row, double value)
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return;
     Rendering r = f->rendering;
@@ -154,12 +157,12 @@ void RenderingPanel::set(Row &row, double value)
         r.white.temperatureK = std::clamp(r.white.temperatureK, kTemperature.min, kTemperature.max);
         r.white.tint = std::clamp(r.white.tint, kTint.min, kTint.max);
     }
-    m_session->changeRendering(r, tr(row.info->label), row.slider->isSliderDown() ? row.gesture.id() : row.gesture.step());
+    m_session->editing().changeRendering(r, tr(row.info->label), row.slider->isSliderDown() ? row.gesture.id() : row.gesture.step());
 }
 
 void RenderingPanel::show()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     const Rendering r = f ? f->rendering : Rendering();
     const White shown = !f ? White{kTemperature.min, 0} : r.white.temperatureK > 0 ? r.white
                                                                                    : asShotWhite(*f->frame);
@@ -191,10 +194,8 @@ void RenderingPanel::setPicking(bool picking)
 
 void RenderingPanel::pickGrey(QPoint at)
 {
-    if (!isPicking()) // somebody else picks
-        return;
     setPicking(false);
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return;
     const auto white = whiteFromGrey(*f->frame, placeAround(*f->frame, {at.x(), at.y()}, kGreyPx));
@@ -204,12 +205,12 @@ void RenderingPanel::pickGrey(QPoint at)
     }
     Rendering r = f->rendering;
     r.white = *white;
-    m_session->changeRendering(r, tr("white from a grey"));
+    m_session->editing().changeRendering(r, tr("white from a grey"));
 }
 
 void RenderingPanel::automaticBrightness()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return;
     m_automatic->setEnabled(false);
@@ -218,12 +219,12 @@ void RenderingPanel::automaticBrightness()
         QMetaObject::invokeMethod(
             this, [this, frame, ev] {
                 m_automatic->setEnabled(true);
-                const RollFrame *now = m_session->readyFrame();
+                const RollFrame *now = m_session->viewing().readyFrame();
                 if (!now || now->frame != frame)
                     return;
                 Rendering r = now->rendering;
                 r.exposureEv = ev;
-                m_session->changeRendering(r, tr("automatic brightness"));
+                m_session->editing().changeRendering(r, tr("automatic brightness"));
             },
             Qt::QueuedConnection);
     });

@@ -18,7 +18,7 @@ RollPanel::RollPanel(Session *session, QWidget *parent) : QListView(parent), m_s
     setFixedWidth(FrameDelegate::kColumnPx);
     setUniformItemSizes(true);
     setEditTriggers(NoEditTriggers);
-    connect(session, &Session::currentChanged, this, [this](int index) { setCurrentIndex(m_model.index(index)); });
+    connect(&session->viewing(), &Viewing::currentChanged, this, [this](int index) { setCurrentIndex(m_model.index(index)); });
 }
 
 bool RollPanel::isNarrow() const
@@ -67,7 +67,7 @@ void RollPanel::currentChanged(const QModelIndex &current, const QModelIndex &pr
 {
     QListView::currentChanged(current, previous);
     if (current.isValid())
-        m_session->setCurrent(current.row());
+        m_session->viewing().setCurrent(current.row());
 }
 
 } // namespace irenic

@@ -76,22 +76,24 @@ SpotBar::SpotBar(Session *session, QWidget *parent) : QWidget(parent), m_session
     row->addSpacing(8);
     row->addWidget(label);
     row->addWidget(m_rows);
-    connect(m_show, &QComboBox::activated, this, [this](int i) { m_session->setShow(kShows[i]); });
-    connect(m_rows, &QSpinBox::valueChanged, session, &Session::setRowCount);
-    connect(session, &Session::lookChanged, this, [this] { m_show->setCurrentIndex(int(std::find(std::begin(kShows), std::end(kShows), m_session->look().show) - std::begin(kShows))); });
-    connect(session, &Session::rowsChanged, this, [this] {
+    connect(m_show, &QComboBox::activated, this, [this](int i) { m_session->viewing().setShow(kShows[i]); });
+    connect(m_rows, &QSpinBox::valueChanged, &session->viewing(), &Viewing::setRowCount);
+    connect(&session->viewing(), &Viewing::lookChanged, this, [this] { m_show->setCurrentIndex(int(std::find(std::begin(kShows), std::end(kShows), m_session->viewing().look().show) - std::begin(kShows))); });
+    connect(&session->viewing(), &Viewing::rowsChanged, this, [this] {
         const QSignalBlocker quiet(m_rows);
-        m_rows->setValue(m_session->rowCount());
+        m_rows->setValue(m_session->viewing().rowCount());
         showCurrent();
     });
-    connect(session, &Session::viewportChanged, this, &SpotBar::showCurrent);
-    connect(session, &Session::currentChanged, this, &SpotBar::showSpots);
-    const auto ifCurrent = [this](int i) {
-        if (i == m_session->current())
+    connect(&session->viewing(), &Viewing::viewportChanged, this, &SpotBar::showCurrent);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &SpotBar::showSpots);
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
+        if (i == m_session->viewing().current())
             showSpots();
-    };
-    connect(session, &Session::frameChanged, this, ifCurrent);
-    connect(session, &Session::choicesChanged, this, ifCurrent);
+    });
+    connect(&session->roll(), &Roll::choicesChanged, this, [this](int i, ChoiceParts parts) {
+        if (i == m_session->viewing().current() && parts.testFlag(ChoicePart::Spots))
+            showSpots();
+    });
     showSpots();
 }
 
@@ -113,7 +115,7 @@ void SpotBar::setTones(const Tones &tones)
 
 void SpotBar::showSpots()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     setEnabled(f != nullptr);
     const int count = f ? int(f->spots.size()) : 0;
     while (m_buttons.size() > count)
@@ -127,7 +129,7 @@ void SpotBar::showSpots()
         button->setContextMenuPolicy(Qt::CustomContextMenu);
         button->setStyleSheet(m_sheet);
         connect(button, &QToolButton::clicked, this, [this, spot] {
-            m_session->goToSpot(spot);
+            m_session->viewing().goToSpot(spot);
             showCurrent();
         });
         connect(button, &QWidget::customContextMenuRequested, this, [this, spot, button](QPoint at) { emit spotMenuRequested(spot, button->mapToGlobal(at)); });
@@ -146,7 +148,7 @@ void SpotBar::showSpots()
 
 void SpotBar::showCurrent()
 {
-    const int at = m_session->spotAt(m_session->row());
+    const int at = m_session->viewing().spotAt(m_session->viewing().row());
     for (int i = 0; i < m_buttons.size(); ++i)
         m_buttons[i]->setChecked(i == at);
     if (std::exchange(m_current, at) != at) // not while a picture is dragged
@@ -158,7 +160,7 @@ void SpotBar::showCurrent()
 /// Every tab has words, shortened where there is little room; where that is not enough, the current one has, and the others keep their digits.
 void SpotBar::fitWords()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f || size_t(m_buttons.size()) != f->spots.size())
         return;
     constexpr int kWidestPx = 112;

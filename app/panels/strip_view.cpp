@@ -132,19 +132,19 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
     column->addWidget(m_curve);
     connect(m_kinds, &QComboBox::activated, this, [this](int i) { open(Kind(i)); });
     connect(m_steps, &QSpinBox::valueChanged, this, &StripView::hang);
-    connect(session, &Session::viewportChanged, this, [this] {
+    connect(&session->viewing(), &Viewing::viewportChanged, this, [this] {
         for (LivePane *p : m_panes)
-            p->setViewport(m_session->viewport());
+            p->setViewport(m_session->viewing().viewport());
     });
-    connect(session, &Session::lookChanged, this, [this] {
+    connect(&session->viewing(), &Viewing::lookChanged, this, [this] {
         for (LivePane *p : m_panes)
-            p->setLook(m_session->look());
+            p->setLook(m_session->viewing().look());
     });
     const auto leave = [this] {
         if (isVisible())
             emit closed();
     };
-    connect(session, &Session::currentChanged, this, leave);
+    connect(&session->viewing(), &Viewing::currentChanged, this, leave);
 }
 
 void StripView::setTones(const Tones &tones)
@@ -171,17 +171,17 @@ QString StripView::caption(int i) const
 
 QString StripView::title() const
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     return f ? tr("%1, %2").arg(f->name(), m_kinds->currentText()) : QString();
 }
 
 void StripView::open(Kind kind)
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f)
         return;
     m_kind = kind;
-    m_trial = std::max(0, m_session->trial());
+    m_trial = std::max(0, m_session->viewing().trial());
     m_picked = -1;
     m_use->setText(tr("Use it for %1").arg(trialLetter(m_trial)));
     m_kinds->setCurrentIndex(int(kind));
@@ -192,7 +192,7 @@ void StripView::open(Kind kind)
 /// A ladder about what the trial has now.
 void StripView::suggestLadder()
 {
-    const Treatment &t = m_session->readyFrame()->trials[size_t(m_trial)];
+    const Treatment &t = m_session->viewing().readyFrame()->trials[size_t(m_trial)];
     const bool ring = m_kind == Kind::Ring || m_kind == Kind::Methods;
     const double about = m_kind == Kind::Methods ? 1 : m_kind == Kind::Colour ? t.colour
                                                                               : t.luminance,
@@ -208,7 +208,7 @@ void StripView::suggestLadder()
 
 void StripView::hang()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f || m_trial >= f->trialCount())
         return;
     m_cells = cellsFor(m_kind, f->trials[size_t(m_trial)], *f->noise, f->frame->kind, m_from->value(), m_to->value(), m_steps->value(), &m_across);
@@ -225,10 +225,10 @@ void StripView::hang()
         pane->setMinimumSize(60, 50);
         pane->setTones(m_tones);
         connect(pane, &PicturePane::picked, this, [this, i] { pick(i); });
-        connect(pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->setViewport({m_session->viewport().zoom, centre}); });
+        connect(pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->viewing().setViewport({m_session->viewing().viewport().zoom, centre}); });
         connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) {
-            const double now = m_session->viewport().zoom, zoom = std::clamp(steps > 0 ? std::max(0.5, now * 2) : now / 2, 0.5, 8.0);
-            m_session->setViewport({zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
+            const double now = m_session->viewing().viewport().zoom, zoom = std::clamp(steps > 0 ? std::max(0.5, now * 2) : now / 2, 0.5, 8.0);
+            m_session->viewing().setViewport({zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
         });
         connect(pane, &PicturePane::placeActivated, this, [this, i] {
             pick(i);
@@ -254,8 +254,8 @@ void StripView::hang()
     for (int i = 0; i < cellCount(); ++i) {
         LivePane *pane = m_panes[size_t(i)];
         pane->setAccessibleName(QString(m_cells[size_t(i)].caption).replace(u'\n', u' '));
-        pane->setViewport(m_session->viewport());
-        pane->setLook(m_session->look());
+        pane->setViewport(m_session->viewing().viewport());
+        pane->setLook(m_session->viewing().look());
         pane->setUrgency(i);
         pane->setWantsReadings(m_tellsNearness);
         pane->setContent({f->frame, f->noise, m_cells[size_t(i)].treatment, f->edits()});
@@ -362,7 +362,7 @@ void StripView::showPicked()
         caption->setFont(f);
     }
     m_use->setEnabled(m_picked >= 0);
-    m_add->setEnabled(m_picked >= 0 && m_session->canAddTrial());
+    m_add->setEnabled(m_picked >= 0 && m_session->editing().canAddTrial());
 }
 
 void StripView::usePicked()
@@ -370,7 +370,7 @@ void StripView::usePicked()
     if (m_picked < 0)
         return;
     const bool methodsToo = m_kind == Kind::Methods;
-    m_session->changeTreatment(m_trial, m_cells[size_t(m_picked)].treatment, (methodsToo ? tr("setting of %1 from the ring-around") : tr("strengths of %1 from the strip")).arg(trialLetter(m_trial)));
+    m_session->editing().changeTreatment(m_trial, m_cells[size_t(m_picked)].treatment, (methodsToo ? tr("setting of %1 from the ring-around") : tr("strengths of %1 from the strip")).arg(trialLetter(m_trial)));
     emit closed();
 }
 
@@ -378,7 +378,7 @@ void StripView::addPicked()
 {
     if (m_picked < 0)
         return;
-    m_session->addTrial(m_cells[size_t(m_picked)].treatment);
+    m_session->editing().addTrial(m_cells[size_t(m_picked)].treatment);
     emit closed();
 }
 

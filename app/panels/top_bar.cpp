@@ -95,27 +95,28 @@ TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(s
     lines->addWidget(m_spots);
     outer->addLayout(lines, 1);
     connect(m_zooms, &QButtonGroup::idClicked, this, [this](int id) { emit zoomRequested(id / 100.0); });
-    connect(m_push, &QDoubleSpinBox::valueChanged, session, &Session::setPushEv);
-    connect(session, &Session::lookChanged, m_push, [this] { m_push->setValue(m_session->pushEv()); });
+    connect(m_push, &QDoubleSpinBox::valueChanged, &session->viewing(), &Viewing::setPushEv);
+    connect(&session->viewing(), &Viewing::lookChanged, m_push, [this] { m_push->setValue(m_session->viewing().pushEv()); });
     connect(m_map, &MapView::placeRequested, this, [this](QPointF centre) {
-        const double zoom = m_session->viewport().zoom;
-        m_session->setViewport({zoom, centre});
+        const double zoom = m_session->viewing().viewport().zoom;
+        m_session->viewing().setViewport({zoom, centre});
     });
     const auto showZoom = [this] {
-        const double zoom = m_session->viewport().zoom;
+        const double zoom = m_session->viewing().viewport().zoom;
         QAbstractButton *on = Wall::zoomLadder().contains(zoom) ? m_zooms->button(int(zoom * 100)) : nullptr;
         m_zooms->setExclusive(false); // an output size is on none of them
         for (QAbstractButton *b : m_zooms->buttons())
             b->setChecked(b == on);
         m_zooms->setExclusive(true);
     };
-    connect(session, &Session::viewportChanged, this, showZoom);
-    connect(session, &Session::currentChanged, this, &TopBar::showFrame);
-    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
-        connect(session, signal, this, [this](int i) {
-            if (i == m_session->current())
-                showFrame();
-        });
+    connect(&session->viewing(), &Viewing::viewportChanged, this, showZoom);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &TopBar::showFrame);
+    const auto ifCurrent = [this](int i) {
+        if (i == m_session->viewing().current())
+            showFrame();
+    };
+    connect(&session->roll(), &Roll::frameChanged, this, ifCurrent);
+    connect(&session->roll(), &Roll::choicesChanged, this, ifCurrent);
     showZoom();
     showFrame();
 }
@@ -145,7 +146,7 @@ void TopBar::setTones(const Tones &tones)
 
 void TopBar::showFrame()
 {
-    const RollFrame *f = m_session->currentFrame();
+    const RollFrame *f = m_session->viewing().currentFrame();
     const bool ready = f && f->state == RollFrame::State::Ready;
     setEnabled(ready);
     if (!ready) {

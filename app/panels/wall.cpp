@@ -30,34 +30,34 @@ Wall::Wall(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidget(
     m_sheet = new QWidget;
     m_scroll->setWidget(m_sheet);
     column->addWidget(m_scroll);
-    connect(session, &Session::currentChanged, this, &Wall::refresh);
-    connect(session, &Session::frameChanged, this, [this](int index) {
-        if (index == m_session->current())
+    connect(&session->viewing(), &Viewing::currentChanged, this, &Wall::refresh);
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
+        if (index == m_session->viewing().current())
             refresh();
     });
-    connect(session, &Session::choicesChanged, this, [this](int index) {
-        if (index == m_session->current())
-            refresh();
+    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
+        if (index == m_session->viewing().current())
+            showChoices(parts);
     });
-    connect(session, &Session::viewportChanged, this, [this] {
+    connect(&session->viewing(), &Viewing::viewportChanged, this, [this] {
         for (const Column &c : m_columns)
             for (size_t row = 0; row < c.cells.size(); ++row)
-                c.cells[row].pane->setViewport(m_session->viewport(int(row)));
+                c.cells[row].pane->setViewport(m_session->viewing().viewport(int(row)));
         showRows();
         emit visibleRegionChanged();
     });
-    connect(session, &Session::rowsChanged, this, [this] {
+    connect(&session->viewing(), &Viewing::rowsChanged, this, [this] {
         if (m_columns.empty() || int(m_columns[0].cells.size()) != rowCount())
             refresh();
         showStates();
         emit visibleRegionChanged();
     });
-    connect(session, &Session::lookChanged, this, &Wall::showContents);
-    connect(session, &Session::columnChanged, this, [this](int active) {
+    connect(&session->viewing(), &Viewing::lookChanged, this, &Wall::showContents);
+    connect(&session->viewing(), &Viewing::columnChanged, this, [this](int active) {
         for (int c = 0; c < columnCount(); ++c)
-            strip(c)->setHasKeyboard(c - 1 == active);
-        if (active + 1 < columnCount())
-            m_scroll->ensureWidgetVisible(strip(active + 1), kMarginPx, 0);
+            strip(c)->setHasKeyboard(c == active);
+        if (active < columnCount())
+            m_scroll->ensureWidgetVisible(strip(active), kMarginPx, 0);
     });
     setTones(m_tones);
     refresh();
@@ -88,15 +88,27 @@ void Wall::setTones(const Tones &tones)
     }
 }
 
-void Wall::setTool(PaneTool tool, double brushPx)
+void Wall::claimTool(const ToolClaims::Claim &claim, bool first)
 {
-    m_tool = tool;
-    m_brushPx = brushPx;
+    m_tools.set(claim, first);
+    handOutTool();
+}
+
+void Wall::leaveTool(const void *owner)
+{
+    m_tools.leave(owner);
+    handOutTool();
+}
+
+void Wall::handOutTool()
+{
+    const ToolClaims::Claim top = m_tools.top();
     for (const Column &c : m_columns)
         for (const Cell &cell : c.cells) {
-            cell.pane->setTool(tool);
-            cell.pane->setBrush(brushPx);
+            cell.pane->setTool(top.tool);
+            cell.pane->setBrush(top.brushPx);
         }
+    emit toolChanged();
 }
 
 void Wall::setOverlay(int row, const PaneImage &overlay)
@@ -116,25 +128,25 @@ Wall::Cell Wall::makeCell(int row)
     Cell cell;
     cell.pane = new LivePane(m_renderer, m_sheet);
     cell.pane->setTones(m_tones);
-    cell.pane->setViewport(m_session->viewport(row));
+    cell.pane->setViewport(m_session->viewing().viewport(row));
     cell.caption = new QLabel(m_sheet);
     cell.caption->setObjectName(QStringLiteral("paneState"));
     cell.caption->setPalette(palette());
     cell.caption->setFixedHeight(fontMetrics().height() + 2);
     LivePane *pane = cell.pane;
     const auto take = [this, pane] {
-        m_session->setColumn(columnOf(pane) - 1);
-        m_session->setRow(rowOf(pane));
+        m_session->viewing().setColumn(columnOf(pane));
+        m_session->viewing().setRow(rowOf(pane));
     };
     connect(pane, &PicturePane::picked, this, take);
-    connect(pane, &PicturePane::panned, this, [this, pane](QPointF centre) { m_session->setViewport(rowOf(pane), {m_session->viewport().zoom, centre}); });
+    connect(pane, &PicturePane::panned, this, [this, pane](QPointF centre) { m_session->viewing().setViewport(rowOf(pane), {m_session->viewing().viewport().zoom, centre}); });
     connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) { zoomAbout(steps, at, pane); });
-    pane->setTool(m_tool);
-    pane->setBrush(m_brushPx);
+    pane->setTool(m_tools.top().tool);
+    pane->setBrush(m_tools.top().brushPx);
     connect(pane, &PicturePane::strokeBegan, this, &Wall::strokeBegan);
     connect(pane, &PicturePane::strokeMoved, this, &Wall::strokeMoved);
     connect(pane, &PicturePane::strokeEnded, this, &Wall::strokeEnded);
-    connect(pane, &PicturePane::placePicked, this, [this](QPointF at) { emit placePicked(QPoint(int(at.x()), int(at.y()))); });
+    connect(pane, &PicturePane::placePicked, this, [this](QPointF at) { emit placePicked(QPoint(int(at.x()), int(at.y())), m_tools.top().owner); });
     connect(pane, &PicturePane::pointedAt, this, [this, pane](QPointF at) { emit pointedAt(at, rowOf(pane)); });
     connect(pane, &PicturePane::pointedAway, this, &Wall::pointedAway);
     connect(pane, &PicturePane::marked, this, [this](QPointF at) { emit spotMarked(QPoint(int(at.x()), int(at.y()))); });
@@ -143,9 +155,9 @@ Wall::Cell Wall::makeCell(int row)
         emit paneMenuRequested(QPoint(int(at.x()), int(at.y())), global);
     });
     connect(pane, &PicturePane::placeActivated, this, [this, pane](QPointF at) {
-        const QSize size = m_session->currentFrame()->pictureSize();
-        const bool whole = m_session->viewport().zoom == 0;
-        m_session->setViewport(rowOf(pane), {whole ? 2.0 : 0.0, {at.x() / size.width(), at.y() / size.height()}});
+        const QSize size = m_session->viewing().currentFrame()->pictureSize();
+        const bool whole = m_session->viewing().viewport().zoom == 0;
+        m_session->viewing().setViewport(rowOf(pane), {whole ? 2.0 : 0.0, {at.x() / size.width(), at.y() / size.height()}});
     });
     connect(pane, &PicturePane::geometryChanged, this, [this, pane] {
         if (!m_columns.empty() && columnOf(pane) == 0)
@@ -200,7 +212,7 @@ void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
     connect(strip, &CaptionStrip::picked, this, [this, strip] {
         for (int c = 0; c < columnCount(); ++c)
             if (m_columns[size_t(c)].strip == strip)
-                m_session->setColumn(c - 1);
+                m_session->viewing().setColumn(c);
     });
     connect(strip, &CaptionStrip::menuRequested, this, &Wall::stripMenuRequested);
     if (of != CaptionStrip::Of::Trial)
@@ -210,22 +222,22 @@ void Wall::connectStrip(CaptionStrip *strip, CaptionStrip::Of of, int number)
         showContents();
     });
     connect(strip, &CaptionStrip::changed, this, [this, number](const TreatmentParam *param, double value, int dragId) {
-        m_session->setColumn(number);
-        m_session->changeParam(number, *param, value, dragId);
+        m_session->viewing().setColumn(1 + number);
+        m_session->editing().changeParam(number, *param, value, dragId);
     });
     connect(strip, &CaptionStrip::pageChosen, this, &Wall::setPage);
     connect(strip, &CaptionStrip::methodChosen, this, [this, number](const QString &method, const QString &colours) {
-        m_session->setColumn(number);
-        m_session->changeMethod(number, method.toStdString(), colours.toStdString());
+        m_session->viewing().setColumn(1 + number);
+        m_session->editing().changeMethod(number, method.toStdString(), colours.toStdString());
     });
-    connect(strip, &CaptionStrip::suggestionRequested, m_session, [this, number] { m_session->returnToSuggestion(number); });
-    connect(strip, &CaptionStrip::ownStartRequested, m_session, [this, number] { m_session->startFromOwnTaste(number); });
-    connect(strip, &CaptionStrip::keeperToggled, m_session, [this, number] { m_session->chooseKeeper(number); });
+    connect(strip, &CaptionStrip::suggestionRequested, m_session, [this, number] { m_session->editing().returnToSuggestion(number); });
+    connect(strip, &CaptionStrip::ownStartRequested, m_session, [this, number] { m_session->editing().startFromOwnTaste(number); });
+    connect(strip, &CaptionStrip::keeperToggled, m_session, [this, number] { m_session->editing().chooseKeeper(number); });
 }
 
 void Wall::hangColumns()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     const int trials = f ? f->trialCount() : m_trials > 0 ? m_trials
                                                           : kFirstTrials,
               guests = f ? int(f->guests.size()) : 0;
@@ -273,7 +285,7 @@ void Wall::hangColumns()
             cells[row].pane->setObjectName(row == 0 ? QStringLiteral("pane-%1").arg(c) : QStringLiteral("pane-%1-%2").arg(c).arg(row));
             cells[row].pane->setAccessibleName(tr("Picture, %1, row %2").arg(columnName(c)).arg(row + 1));
         }
-        strip(c)->setHasKeyboard(c - 1 == m_session->column());
+        strip(c)->setHasKeyboard(c == m_session->viewing().column());
     }
     if (trialsChanged || before != columnCount() || rowsBefore != rowCount() || !m_grid)
         layOut();
@@ -344,7 +356,7 @@ void Wall::setPage(CaptionStrip::Page page)
 
 void Wall::showPage()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (m_page == CaptionStrip::Page::Tones && f && m_histogram.first.lock() != f->frame)
         m_histogram = {f->frame, histogramOf(*f->frame)};
     for (int c = 1; c <= m_trials && c < columnCount(); ++c) {
@@ -369,12 +381,12 @@ void Wall::setUnfolded(bool unfolded)
     m_unfolded = unfolded;
     layOut();
     for (const Column &c : m_columns)
-        c.strip->showFrame(m_session->currentFrame());
+        c.strip->showFrame(m_session->viewing().currentFrame());
 }
 
 LivePane::Content Wall::contentOf(int column) const
 {
-    const RollFrame *f = m_session->currentFrame();
+    const RollFrame *f = m_session->viewing().currentFrame();
     if (!f || !f->frame || f->state == RollFrame::State::Failed || f->state == RollFrame::State::Resting)
         return {};
     // Untreated pixels can be seen as soon as there are some; trials wait for the noise to be measured.
@@ -395,7 +407,9 @@ void Wall::refresh()
 {
     hangColumns();
     for (const Column &c : m_columns)
-        c.strip->showFrame(m_session->currentFrame());
+        c.strip->showFrame(m_session->viewing().currentFrame());
+    const RollFrame *f = m_session->viewing().readyFrame();
+    m_shown = f ? Shown{f->trials, f->keeper} : Shown();
     showPage();
     showContents();
     showStates();
@@ -403,13 +417,29 @@ void Wall::refresh()
     emit settledChanged();
 }
 
+/// A step of a slider shows in one strip, and in the panes above it.
+void Wall::showChoices(ChoiceParts parts)
+{
+    const RollFrame *f = m_session->viewing().readyFrame();
+    constexpr ChoiceParts::Int kOfAllStrips = int(ChoicePart::Guests) | int(ChoicePart::Regions) | int(ChoicePart::Lens);
+    if (!f || f->trialCount() != int(m_shown.trials.size()) || (parts & ChoiceParts(kOfAllStrips)))
+        return refresh();
+    for (int t = 0; t < f->trialCount(); ++t)
+        if (f->trials[size_t(t)] != m_shown.trials[size_t(t)] || (f->keeper == t) != (m_shown.keeper == t))
+            strip(1 + t)->showFrame(f);
+    m_shown = {f->trials, f->keeper};
+    showContents();
+    showStates();
+    emit settledChanged();
+}
+
 void Wall::showContents()
 {
-    const RollFrame *f = m_session->currentFrame();
+    const RollFrame *f = m_session->viewing().currentFrame();
     const bool failed = f && f->state == RollFrame::State::Failed;
     if (m_spared && *m_spared >= m_trials) // its strip was taken down while the handle was held
         m_spared.reset();
-    Look own = m_session->look(), guests = m_session->look(true);
+    Look own = m_session->viewing().look(), guests = m_session->viewing().look(true);
     own.show = m_heldShow.value_or(own.show);
     guests.show = own.show;
     for (int c = 0; c < columnCount(); ++c)
@@ -419,7 +449,7 @@ void Wall::showContents()
                                        : f->state == RollFrame::State::Ready               ? tr("computing")
                                        : f->frame && f->state == RollFrame::State::Reading ? tr("measuring its noise")
                                                                                            : tr("reading"));
-            p->setUrgency((c - 1 == m_session->column() ? 0 : c + 1) + (row == m_session->row() ? 0 : 20));
+            p->setUrgency((c == m_session->viewing().column() ? 0 : c + 1) + (row == m_session->viewing().row() ? 0 : 20));
             p->setWantsReadings(c <= m_trials && (c > 0 || (f && f->truth())));
             Look look = c > m_trials ? guests : own;
             if (m_spared && c == *m_spared + 1)
@@ -432,7 +462,7 @@ void Wall::showContents()
 
 void Wall::showStates()
 {
-    const int active = m_session->row();
+    const int active = m_session->viewing().row();
     std::vector<std::optional<PlaceReadings>> readings;
     std::vector<std::optional<Nearness>> nearness;
     double seconds = 0;
@@ -444,7 +474,7 @@ void Wall::showStates()
     }
     const std::vector<std::optional<Standing>> standings = standingsOf(nearness);
     ReadingScale scale = ReadingScale::over(readings, seconds);
-    if (const RollFrame *f = m_session->readyFrame()) {
+    if (const RollFrame *f = m_session->viewing().readyFrame()) {
         scale.hasTruth = f->truth() != nullptr;
         scale.hasHalo = m_page == CaptionStrip::Page::Sharpen;
     }
@@ -474,7 +504,7 @@ void Wall::showRows()
                                                                        : tr("%1   %2").arg(name, state));
         for (const Column &c : m_columns) {
             QFont font = this->font();
-            font.setWeight(row == m_session->row() ? QFont::DemiBold : QFont::Normal);
+            font.setWeight(row == m_session->viewing().row() ? QFont::DemiBold : QFont::Normal);
             c.cells[size_t(row)].caption->setFont(font);
         }
     }
@@ -482,7 +512,7 @@ void Wall::showRows()
 
 QString Wall::columnName(int column) const
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (column == 0)
         return tr("Untreated");
     if (column > m_trials)
@@ -492,8 +522,8 @@ QString Wall::columnName(int column) const
 
 QString Wall::rowName(int row) const
 {
-    const int spot = m_session->spotAt(row);
-    return spot < 0 ? QString() : tr("%1 %2").arg(spot + 1).arg(m_session->currentFrame()->spots[size_t(spot)].words());
+    const int spot = m_session->viewing().spotAt(row);
+    return spot < 0 ? QString() : tr("%1 %2").arg(spot + 1).arg(m_session->viewing().currentFrame()->spots[size_t(spot)].words());
 }
 
 void Wall::setUntreatedHeld(bool held)
@@ -608,7 +638,7 @@ QPoint Wall::middle() const
 
 void Wall::zoomTo(double zoom)
 {
-    m_session->setViewport({zoom, m_session->viewport().centre});
+    m_session->viewing().setViewport({zoom, m_session->viewing().viewport().centre});
 }
 
 void Wall::zoomBy(int steps)
@@ -620,7 +650,7 @@ void Wall::zoomBy(int steps)
 void Wall::zoomAbout(int steps, QPointF at, const PicturePane *pane)
 {
     const auto &ladder = zoomLadder();
-    const double now = m_session->viewport().zoom;
+    const double now = m_session->viewing().viewport().zoom;
     // From between two rungs, such as an output size, to the next one.
     auto i = ladder.indexOf(now);
     if (i < 0) {
@@ -629,7 +659,7 @@ void Wall::zoomAbout(int steps, QPointF at, const PicturePane *pane)
     }
     const double zoom = ladder[std::clamp<qsizetype>(i + steps, 0, ladder.size() - 1)];
     if (zoom != now)
-        m_session->setViewport(rowOf(pane), {zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
+        m_session->viewing().setViewport(rowOf(pane), {zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
 }
 
 } // namespace irenic

@@ -3,6 +3,7 @@
 
 #include "panels/caption_strip.h"
 #include "panels/live_pane.h"
+#include "panels/tool_claims.h"
 #include "view/difference.h"
 
 #include <optional>
@@ -37,8 +38,10 @@ public:
     void setHeldShow(std::optional<Show> show); ///< another side of the pictures while it is held
     std::optional<Show> heldShow() const { return m_heldShow; }
     /// What a drag on a picture does: see placePicked() and the strokes.
-    void setTool(PaneTool tool, double brushPx = 20);
-    PaneTool tool() const { return m_tool; }
+    void claimTool(const ToolClaims::Claim &claim, bool first); ///< see ToolClaims
+    void leaveTool(const void *owner);
+    PaneTool tool() const { return m_tools.top().tool; }
+    bool hasTool(const void *owner) const { return m_tools.top().owner == owner; }
     /// A mask over the pictures of a row.
     void setOverlay(int row, const PaneImage &overlay);
     QRect visibleRegion(int row, int *reduction) const; ///< upright picture pixels, and how many of them a pixel of the screen shows
@@ -51,14 +54,14 @@ public:
 
     /// Column 0 is untreated, then trials, then guests.
     int columnCount() const { return int(m_columns.size()); }
-    int rowCount() const { return m_session->rowCount(); }
+    int rowCount() const { return m_session->viewing().rowCount(); }
     int settledCount() const; ///< panes, of all rows
     int paneCount() const;
     bool isSettled(int column) const; ///< in the row with the keyboard
     bool allSettled() const { return paneCount() > 0 && settledCount() == paneCount(); }
     bool allRead() const;                                ///< settled, and the readings of every pane are there
     bool isIdle() const { return m_renderer->isIdle(); } ///< settled, and every reading taken
-    const LivePane *pane(int column) const { return pane(column, m_session->row()); }
+    const LivePane *pane(int column) const { return pane(column, m_session->viewing().row()); }
     const LivePane *pane(int column, int row) const { return m_columns[size_t(column)].cells[size_t(row)].pane; }
     CaptionStrip *strip(int column) const { return m_columns[size_t(column)].strip; }
     QString columnName(int column) const; ///< "Untreated", "A  BM3D  0.90 / 1.00", "Guest 1"
@@ -71,6 +74,7 @@ public:
     static const QList<double> &zoomLadder(); ///< 0 (fit), 0.5, 1, 2, 3, 4, 8
 
 signals:
+    void toolChanged(); ///< or whose it is
     void settledChanged();
     void columnsHung();  ///< others hang than before
     void shownChanged(); ///< what is shown in place of pictures: stand-ins, differences
@@ -79,7 +83,7 @@ signals:
     void pageChanged();
     void visibleRegionChanged();
     void spotMarked(QPoint picturePixel);
-    void placePicked(QPoint picturePixel);
+    void placePicked(QPoint picturePixel, const void *owner); ///< of the tool
     void strokeBegan(QPointF picturePoint, double pressure);
     void strokeMoved(QPointF picturePoint, double pressure);
     void strokeEnded();
@@ -100,7 +104,9 @@ private:
         std::vector<Cell> cells; ///< one a row
     };
 
-    void refresh();     ///< everything, after another frame or other choices
+    void refresh(); ///< everything, after another frame
+    void showChoices(irenic::ChoiceParts parts);
+    void handOutTool();
     void hangColumns(); ///< makes and takes down columns and rows
     void layOut();
     void fit(); ///< sets the columns' width
@@ -124,6 +130,11 @@ private:
     QGridLayout *m_grid = nullptr;
     std::vector<Column> m_columns;
     int m_trials = 0;
+    struct Shown {
+        std::vector<Treatment> trials;
+        int keeper = -1;
+    };
+    Shown m_shown; ///< by the strips
     CaptionStrip::Page m_page = CaptionStrip::Page::Noise;
     std::pair<std::weak_ptr<const Frame>, std::optional<Histogram>> m_histogram; ///< of the frame whose strips show it
     Tones m_tones = Tones::of(Tones::Wall::Mid);
@@ -133,8 +144,7 @@ private:
     int m_standInPlace = -1, m_standIn = -1;
     std::optional<int> m_differenceFrom;
     double m_differenceGain = 4;
-    PaneTool m_tool = PaneTool::Move;
-    double m_brushPx = 20;
+    ToolClaims m_tools;
     std::optional<Show> m_heldShow;
 };
 

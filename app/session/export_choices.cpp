@@ -11,8 +11,8 @@ namespace irenic {
 
 int trialFor(const Session &session, int index)
 {
-    const int keeper = session.frame(index).keeper;
-    return keeper >= 0 ? keeper : std::clamp(session.column(), 0, session.frame(index).trialCount() - 1);
+    const int keeper = session.roll().frame(index).keeper;
+    return keeper >= 0 ? keeper : std::clamp(session.viewing().column(), 0, session.roll().frame(index).trialCount() - 1);
 }
 
 ExportChoices ExportChoices::load()
@@ -70,12 +70,12 @@ void ExportChoices::save() const
 QList<int> ExportChoices::indexes(const Session &session) const
 {
     QList<int> all;
-    for (int i = 0; i < session.count(); ++i) {
-        const RollFrame &f = session.frame(i);
+    for (int i = 0; i < session.roll().count(); ++i) {
+        const RollFrame &f = session.roll().frame(i);
         const bool wanted = [&] {
             switch (frames) {
             case Frames::This:
-            case Frames::ThisSuggested: return i == session.current();
+            case Frames::ThisSuggested: return i == session.viewing().current();
             case Frames::Keepers: return f.keeper >= 0;
             case Frames::Chosen:
             case Frames::ChosenSuggested: return chosen.contains(i);
@@ -106,7 +106,7 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
     std::vector<ExportRequest> all;
     int counter = 0;
     for (const int i : indexes(session)) {
-        const RollFrame &f = session.frame(i);
+        const RollFrame &f = session.roll().frame(i);
         ++counter;
         QList<ExportFormat> made;
         for (ExportFormat format : formats) {
@@ -125,7 +125,7 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
                 r.job.format = format; // else its natural one, once it is known
             r.job.options = options;
             r.job.options.rendering = f.rendering;
-            r.job.regions = f.regions;
+            r.job.regions = *f.regions;
             r.job.lens = f.lens;
             r.job.clash = clash;
             r.job.sidecar = sidecar;
@@ -142,7 +142,7 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
             r.noise = f.noise;
             if (f.noise)
                 r.job.decided = DecidedNoise::of(*f.noise);
-            if (const RollFrame *current = session.readyFrame(); sameNoise && current && f.frame && f.frame->kind == current->frame->kind)
+            if (const RollFrame *current = session.viewing().readyFrame(); sameNoise && current && f.frame && f.frame->kind == current->frame->kind)
                 r.job.seriesNoise.assign(current->noise->cells.begin(), current->noise->cells.end());
             if (f.isMeasured())
                 r.expected = expectedSeconds(Cleaner(f.frame, f.noise, r.job.treatment.resolved(*f.noise), f.edits()), format, made.size() > 1);

@@ -40,11 +40,14 @@ SessionKeeper::SessionKeeper(Session *session, const QString &folder, QObject *p
     m_timer.setInterval(kKeepAfterMs);
     m_writer.setMaxThreadCount(1);
     connect(&m_timer, &QTimer::timeout, this, &SessionKeeper::keepAside);
-    connect(session, &Session::framesAdded, this, &SessionKeeper::scheduleKeeping);
-    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged, &Session::currentChanged, &Session::columnChanged})
-        connect(session, signal, this, &SessionKeeper::scheduleKeeping);
-    for (const auto signal : {&Session::rollChanged, &Session::rowsChanged, &Session::viewportChanged, &Session::lookChanged})
-        connect(session, signal, this, &SessionKeeper::scheduleKeeping);
+    connect(&session->roll(), &Roll::framesAdded, this, &SessionKeeper::scheduleKeeping);
+    connect(&session->roll(), &Roll::frameChanged, this, &SessionKeeper::scheduleKeeping);
+    connect(&session->roll(), &Roll::choicesChanged, this, &SessionKeeper::scheduleKeeping);
+    connect(&session->roll(), &Roll::rollChanged, this, &SessionKeeper::scheduleKeeping);
+    for (const auto signal : {&Viewing::currentChanged, &Viewing::columnChanged})
+        connect(&session->viewing(), signal, this, &SessionKeeper::scheduleKeeping);
+    for (const auto signal : {&Viewing::rowsChanged, &Viewing::viewportChanged, &Viewing::lookChanged})
+        connect(&session->viewing(), signal, this, &SessionKeeper::scheduleKeeping);
 }
 
 SessionKeeper::~SessionKeeper()
@@ -108,7 +111,7 @@ void SessionKeeper::forgetOld() const
 std::string SessionKeeper::textToKeep()
 {
     m_timer.stop();
-    if (m_session->count() == 0)
+    if (m_session->roll().count() == 0)
         return {};
     if (m_file.isEmpty()) {
         startOwn();

@@ -16,6 +16,43 @@
 
 namespace irenic {
 
+/// Where the window is.
+struct Actions::Now {
+    const RollFrame *current, *frame; ///< the latter only while it is ready
+    MainWindow::View view;
+    int column, trial, spot;
+
+    bool wall() const { return view == MainWindow::View::Wall; }
+    const Treatment *treatment() const { return frame && trial >= 0 ? &frame->trials[size_t(trial)] : nullptr; }
+    bool hasRoom() const { return frame && frame->trialCount() < kMostTrials; }
+};
+
+namespace {
+
+// When an action can be used. The other views have the wall's keys for themselves; the roll can be gone through while a frame is still being read, or could not be.
+using Now = Actions::Now;
+bool wallHangs(const Now &now) { return now.wall(); }
+bool onFrame(const Now &now) { return now.frame; }
+bool onWall(const Now &now) { return now.wall() && now.frame; }
+bool onTrial(const Now &now) { return now.wall() && now.treatment(); }
+bool onRegions(const Now &now) { return onTrial(now) && !now.frame->regions->empty(); }
+bool canAdd(const Now &now) { return now.wall() && now.hasRoom(); }
+bool canDuplicate(const Now &now) { return onTrial(now) && now.hasRoom(); }
+bool canRemove(const Now &now) { return onTrial(now) && now.frame->trialCount() > 1; }
+bool canMoveLeft(const Now &now) { return onTrial(now) && now.trial > 0; }
+bool canMoveRight(const Now &now) { return onTrial(now) && now.trial + 1 < now.frame->trialCount(); }
+bool onSpot(const Now &now) { return onWall(now) && now.spot >= 0 && now.spot < int(now.frame->spots.size()); }
+bool onGuest(const Now &now) { return onWall(now) && now.column > now.frame->trialCount(); }
+bool onLostGuest(const Now &now) { return onWall(now) && now.frame->hasLostGuests(); }
+bool onDemo(const Now &now) { return onWall(now) && !now.frame->truthFile().isEmpty(); }
+bool comparisonHangs(const Now &now) { return now.frame && (now.wall() || now.view == MainWindow::View::Strip); }
+bool onCurrent(const Now &now) { return now.current; }
+bool onCurrentOfWall(const Now &now) { return now.wall() && now.current; }
+bool onMissing(const Now &now) { return now.current && now.current->isMissing(); }
+bool onSound(const Now &now) { return now.current && now.current->state != RollFrame::State::Failed; }
+
+} // namespace
+
 Actions::Actions(MainWindow *window, Session *session, Wall *wall) : QObject(window), m_window(window), m_session(session), m_wall(wall)
 {
     addFileMenu();
@@ -27,10 +64,12 @@ Actions::Actions(MainWindow *window, Session *session, Wall *wall) : QObject(win
     addCompareMenu();
     addLookMenu();
     addWindowAndHelpMenus();
-    for (const auto signal : {&Session::currentChanged, &Session::frameChanged, &Session::choicesChanged, &Session::columnChanged})
-        connect(session, signal, this, &Actions::updateEnabled);
-    connect(session, &Session::lookChanged, this, &Actions::updateEnabled);
-    connect(session, &Session::rowsChanged, this, &Actions::updateEnabled);
+    for (const auto signal : {&Viewing::currentChanged, &Viewing::columnChanged})
+        connect(&session->viewing(), signal, this, &Actions::updateEnabled);
+    connect(&session->roll(), &Roll::frameChanged, this, &Actions::updateEnabled);
+    connect(&session->roll(), &Roll::choicesChanged, this, &Actions::updateEnabled);
+    connect(&session->viewing(), &Viewing::lookChanged, this, &Actions::updateEnabled);
+    connect(&session->viewing(), &Viewing::rowsChanged, this, &Actions::updateEnabled);
     connect(window, &MainWindow::viewChanged, this, &Actions::updateEnabled);
     connect(window->recipes(), &RecipeBook::changed, this, &Actions::fillRecipeMenus);
     fillRecipeMenus();
@@ -48,6 +87,12 @@ QAction *Actions::add(const QString &name, const QString &text, const QList<QKey
         m_sub->addAction(action);
     else if (!m_menus.isEmpty())
         m_menus.last().actions.append(action);
+    return action;
+}
+
+QAction *Actions::when(std::function<bool(const Now &)> condition, QAction *action)
+{
+    m_when.emplace_back(action, std::move(condition));
     return action;
 }
 
@@ -69,12 +114,12 @@ void Actions::addFileMenu()
     m_menus.last().actions.append(nullptr);
     add(QStringLiteral("openSession"), tr("Open a &session..."), {}, [this] { m_window->chooseSession(); });
     add(QStringLiteral("continueLast"), tr("&Continue where you left off"), {QKeySequence(tr("Ctrl+L"))}, [this] { m_window->continueLast(); });
-    add(QStringLiteral("saveSession"), tr("Save the session &as..."), {QKeySequence(tr("Ctrl+S"))}, [this] { m_window->saveSessionAs(); });
+    when(onCurrent, add(QStringLiteral("saveSession"), tr("Save the session &as..."), {QKeySequence(tr("Ctrl+S"))}, [this] { m_window->saveSessionAs(); }));
     m_menus.last().actions.append(nullptr);
-    m_needFrame << add(QStringLiteral("export"), tr("&Export..."), {QKeySequence(tr("Ctrl+E"))}, [this] { m_window->showExportDialog(); });
-    add(QStringLiteral("quickClean"), tr("Quick c&lean of this frame"), {QKeySequence(tr("Ctrl+Return"))}, [this] { m_window->quickClean(false); });
-    add(QStringLiteral("quickCleanAll"), tr("Quick clean of the &whole roll"), {QKeySequence(tr("Ctrl+Shift+Return"))}, [this] { m_window->quickClean(true); });
-    m_needFrame << add(QStringLiteral("comparison"), tr("&Picture of the comparison..."), {QKeySequence(tr("Ctrl+Shift+E"))}, [this] { m_window->writeComparison(); });
+    exportFrame = when(onFrame, add(QStringLiteral("export"), tr("&Export..."), {QKeySequence(tr("Ctrl+E"))}, [this] { m_window->showExportDialog(); }));
+    quickClean = when(onSound, add(QStringLiteral("quickClean"), tr("Quick c&lean of this frame"), {QKeySequence(tr("Ctrl+Return"))}, [this] { m_window->quickClean(false); }));
+    when(onCurrent, add(QStringLiteral("quickCleanAll"), tr("Quick clean of the &whole roll"), {QKeySequence(tr("Ctrl+Shift+Return"))}, [this] { m_window->quickClean(true); }));
+    when(comparisonHangs, add(QStringLiteral("comparison"), tr("&Picture of the comparison..."), {QKeySequence(tr("Ctrl+Shift+E"))}, [this] { m_window->writeComparison(); }));
     m_menus.last().actions.append(nullptr);
     add(QStringLiteral("quit"), tr("&Quit"), {QKeySequence::Quit}, [this] { m_window->close(); });
 }
@@ -82,9 +127,9 @@ void Actions::addFileMenu()
 void Actions::addEditMenu()
 {
     m_menus.append({tr("&Edit"), {}});
-    QAction *undo = m_session->undoStack()->createUndoAction(this, tr("Undo"));
+    QAction *undo = m_session->editing().undoStack()->createUndoAction(this, tr("Undo"));
     undo->setShortcuts(QKeySequence::Undo);
-    QAction *redo = m_session->undoStack()->createRedoAction(this, tr("Redo"));
+    QAction *redo = m_session->editing().undoStack()->createRedoAction(this, tr("Redo"));
     redo->setShortcuts(QKeySequence::Redo);
     for (QAction *a : {undo, redo}) {
         m_window->addAction(a);
@@ -97,11 +142,11 @@ void Actions::addEditMenu()
 void Actions::addFrameMenu()
 {
     m_menus.append({tr("F&rame"), {}});
-    m_needWall << add(QStringLiteral("nextFrame"), tr("&Next frame"), {Qt::Key_Down, Qt::Key_PageDown}, [this] { m_window->moveInRoll(1); });
-    m_needWall << add(QStringLiteral("previousFrame"), tr("&Previous frame"), {Qt::Key_Up, Qt::Key_PageUp}, [this] { m_window->moveInRoll(-1); });
+    when(wallHangs, add(QStringLiteral("nextFrame"), tr("&Next frame"), {Qt::Key_Down, Qt::Key_PageDown}, [this] { m_window->moveInRoll(1); }));
+    when(wallHangs, add(QStringLiteral("previousFrame"), tr("&Previous frame"), {Qt::Key_Up, Qt::Key_PageUp}, [this] { m_window->moveInRoll(-1); }));
     m_menus.last().actions.append(nullptr);
-    m_needWall << add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); });
-    add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); });
+    pinGuest = when(onWall, add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); }));
+    when(onDemo, add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); }));
     QAction *stop = add(QStringLiteral("stopMeasuring"), tr("Stop measuring frames that &wait"), {}, [this] { m_window->setMeasuringStopped(!m_window->isMeasuringStopped()); });
     stop->setCheckable(true);
     QAction *book = add(QStringLiteral("cameraBook"), tr("Learn from frames of the same ca&mera"), {}, [this] { m_window->setAsksCameraBook(!m_window->asksCameraBook()); });
@@ -112,108 +157,106 @@ void Actions::addFrameMenu()
     m_menus.last().actions << m_camerasAway->menuAction();
     connect(m_camerasAway, &QMenu::aboutToShow, this, &Actions::fillCameraMenu);
     m_menus.last().actions.append(nullptr);
-    add(QStringLiteral("takeOff"), tr("&Take this frame off the roll"), {QKeySequence(tr("Ctrl+Delete"))}, [this] { m_window->takeOff(); });
-    add(QStringLiteral("findFile"), tr("Find the f&ile..."), {}, [this] { m_window->findFile(); });
-    add(QStringLiteral("unpin"), tr("Take &down this guest"), {}, [this] {
-        if (const RollFrame *f = m_session->readyFrame())
-            m_session->unpinGuest(m_session->column() - f->trialCount());
-    });
-    add(QStringLiteral("unpinLost"), tr("Take down guests that are &away"), {}, [this] { m_session->unpinLostGuests(); });
+    takeOff = when(onCurrentOfWall, add(QStringLiteral("takeOff"), tr("&Take this frame off the roll"), {QKeySequence(tr("Ctrl+Delete"))}, [this] { m_window->takeOff(); }));
+    findFile = when(onMissing, add(QStringLiteral("findFile"), tr("Find the f&ile..."), {}, [this] { m_window->findFile(); }));
+    unpin = when(onGuest, add(QStringLiteral("unpin"), tr("Take &down this guest"), {}, [this] {
+                     if (const RollFrame *f = m_session->viewing().readyFrame())
+                         m_session->editing().unpinGuest(m_session->viewing().column() - 1 - f->trialCount());
+                 }));
+    when(onLostGuest, add(QStringLiteral("unpinLost"), tr("Take down guests that are &away"), {}, [this] { m_session->editing().unpinLostGuests(); }));
 }
 
 void Actions::addSpotMenu()
 {
     m_menus.append({tr("&Spot"), {}});
-    m_needWall << add(QStringLiteral("addSpot"), tr("&Mark a spot in the middle of the view"), {Qt::Key_S}, [this] { m_window->markSpot(); });
-    m_needWall << add(QStringLiteral("renameSpot"), tr("&Rename the spot..."), {Qt::Key_F2}, [this] { m_window->renameSpot(m_session->lastSpot()); });
-    m_needWall << add(QStringLiteral("moveSpot"), tr("Move the spot &here"), {QKeySequence(tr("Shift+S"))}, [this] {
-        const int spot = m_session->lastSpot();
-        m_session->moveSpot(spot, m_wall->middle());
-        m_session->goToSpot(spot);
-    });
-    m_needWall << add(QStringLiteral("spotEarlier"), tr("Spot &earlier"), {QKeySequence(tr("Alt+Left"))}, [this] { m_session->reorderSpot(m_session->lastSpot(), m_session->lastSpot() - 1); });
-    m_needWall << add(QStringLiteral("spotLater"), tr("Spot &later"), {QKeySequence(tr("Alt+Right"))}, [this] { m_session->reorderSpot(m_session->lastSpot(), m_session->lastSpot() + 1); });
-    m_needWall << add(QStringLiteral("removeSpot"), tr("Remo&ve the spot"), {QKeySequence(tr("Shift+Delete"))}, [this] { m_session->removeSpot(m_session->lastSpot()); });
-    m_needWall << add(QStringLiteral("carrySpots"), tr("&Carry the spots to every frame of this size"), {}, [this] {
-        const int others = m_session->carrySpots();
-        m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.")
-                                                                                                : tr("The spots are on %1 other frames now.").arg(others));
-    });
+    when(onWall, add(QStringLiteral("addSpot"), tr("&Mark a spot in the middle of the view"), {Qt::Key_S}, [this] { m_window->markSpot(); }));
+    when(onSpot, add(QStringLiteral("renameSpot"), tr("&Rename the spot..."), {Qt::Key_F2}, [this] { m_window->renameSpot(m_session->viewing().lastSpot()); }));
+    when(onSpot, add(QStringLiteral("moveSpot"), tr("Move the spot &here"), {QKeySequence(tr("Shift+S"))}, [this] {
+             const int spot = m_session->viewing().lastSpot();
+             m_session->editing().moveSpot(spot, m_wall->middle());
+             m_session->viewing().goToSpot(spot);
+         }));
+    when(onSpot, add(QStringLiteral("spotEarlier"), tr("Spot &earlier"), {QKeySequence(tr("Alt+Left"))}, [this] { m_session->editing().reorderSpot(m_session->viewing().lastSpot(), m_session->viewing().lastSpot() - 1); }));
+    when(onSpot, add(QStringLiteral("spotLater"), tr("Spot &later"), {QKeySequence(tr("Alt+Right"))}, [this] { m_session->editing().reorderSpot(m_session->viewing().lastSpot(), m_session->viewing().lastSpot() + 1); }));
+    when(onSpot, add(QStringLiteral("removeSpot"), tr("Remo&ve the spot"), {QKeySequence(tr("Shift+Delete"))}, [this] { m_session->editing().removeSpot(m_session->viewing().lastSpot()); }));
+    carrySpots = when(onWall, add(QStringLiteral("carrySpots"), tr("&Carry the spots to every frame of this size"), {}, [this] {
+                          const int others = m_session->editing().carrySpots();
+                          m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.")
+                                                                                                                  : tr("The spots are on %1 other frames now.").arg(others));
+                      }));
     beginSub(tr("&Go to"));
-    for (int i = 0; i < kMostSpots; ++i) {
-        m_goToSpot << add(QStringLiteral("spot%1").arg(i + 1), tr("Go to spot %1").arg(i + 1), {QKeySequence(QString::number(i + 1))}, [this, i] { m_session->goToSpot(i); });
-        m_needFrame << m_goToSpot.last();
-    }
+    for (int i = 0; i < kMostSpots; ++i)
+        when([i](const Now &now) { return now.frame && i < int(now.frame->spots.size()) && now.view != MainWindow::View::Blind; },
+             add(QStringLiteral("spot%1").arg(i + 1), tr("Go to spot %1").arg(i + 1), {QKeySequence(QString::number(i + 1))}, [this, i] { m_session->viewing().goToSpot(i); }));
     endSub();
 }
 
 void Actions::addTrialMenu()
 {
     m_menus.append({tr("&Trial"), {}});
-    m_needWall << add(QStringLiteral("newTrial"), tr("&New trial"), {Qt::Key_N}, [this] { m_session->addTrial(m_session->readyFrame()->suggestion.treatment); });
-    m_needTrial << add(QStringLiteral("duplicate"), tr("&Duplicate this trial"), {QKeySequence(tr("Ctrl+D"))}, [this] {
-        m_session->addTrial(m_session->readyFrame()->trials[size_t(m_session->trial())], m_session->trial() + 1);
-    });
-    m_needTrial << add(QStringLiteral("removeTrial"), tr("&Remove this trial"), {QKeySequence::Delete}, [this] { m_session->removeTrial(m_session->trial()); });
+    when(canAdd, add(QStringLiteral("newTrial"), tr("&New trial"), {Qt::Key_N}, [this] { m_session->editing().addTrial(m_session->viewing().readyFrame()->suggestion.treatment); }));
+    duplicate = when(canDuplicate, add(QStringLiteral("duplicate"), tr("&Duplicate this trial"), {QKeySequence(tr("Ctrl+D"))}, [this] {
+                         m_session->editing().addTrial(m_session->viewing().readyFrame()->trials[size_t(m_session->viewing().trial())], m_session->viewing().trial() + 1);
+                     }));
+    removeTrial = when(canRemove, add(QStringLiteral("removeTrial"), tr("&Remove this trial"), {QKeySequence::Delete}, [this] { m_session->editing().removeTrial(m_session->viewing().trial()); }));
     m_menus.last().actions.append(nullptr);
-    m_needWall << add(QStringLiteral("nextPage"), tr("Next page of the stri&ps"), {Qt::Key_F3}, [this] { m_wall->setPage(CaptionStrip::Page((int(m_wall->page()) + 1) % CaptionStrip::kPages)); });
+    when(onWall, add(QStringLiteral("nextPage"), tr("Next page of the stri&ps"), {Qt::Key_F3}, [this] { m_wall->setPage(CaptionStrip::Page((int(m_wall->page()) + 1) % CaptionStrip::kPages)); }));
     m_menus.last().actions.append(nullptr);
-    m_needTrial << add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->chooseKeeper(m_session->trial()); });
-    m_needTrial << add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->returnToSuggestion(m_session->trial()); });
-    m_needTrial << add(QStringLiteral("ownStart"), tr("Start from your &own taste"), {QKeySequence(tr("Shift+Backspace"))}, [this] { m_window->startFromOwnTaste(); });
+    keep = when(onTrial, add(QStringLiteral("keep"), tr("&Keep this trial"), {Qt::Key_K}, [this] { m_session->editing().chooseKeeper(m_session->viewing().trial()); }));
+    goBack = when(onTrial, add(QStringLiteral("goBack"), tr("Return to the &suggestion"), {Qt::Key_Backspace}, [this] { m_session->editing().returnToSuggestion(m_session->viewing().trial()); }));
+    when(onTrial, add(QStringLiteral("ownStart"), tr("Start from your &own taste"), {QKeySequence(tr("Shift+Backspace"))}, [this] { m_window->startFromOwnTaste(); }));
     add(QStringLiteral("decisions"), tr("Your own starting point..."), {}, [this] { m_window->showDecisions(); });
     m_menus.last().actions.append(nullptr);
     beginSub(tr("Re&gions"));
-    QAction *regions = add(QStringLiteral("useRegions"), tr("Re&gions take part in this trial"), {QKeySequence(tr("Ctrl+R"))}, [this] {
-        m_session->useRegions(m_session->trial(), !m_session->readyFrame()->trials[size_t(m_session->trial())].regions);
-    });
-    regions->setCheckable(true);
-    m_needTrial << regions;
-    m_needWall << add(QStringLiteral("paint"), tr("Pa&int the region"), {QKeySequence(tr("Ctrl+B"))}, [this] { m_window->paintRegion(false); });
-    m_needWall << add(QStringLiteral("erase"), tr("Take away from the region"), {QKeySequence(tr("Ctrl+Shift+B"))}, [this] { m_window->paintRegion(true); });
+    m_useRegions = when(onRegions, add(QStringLiteral("useRegions"), tr("Re&gions take part in this trial"), {QKeySequence(tr("Ctrl+R"))}, [this] {
+                            m_session->editing().useRegions(m_session->viewing().trial(), !m_session->viewing().readyFrame()->trials[size_t(m_session->viewing().trial())].regions);
+                        }));
+    m_useRegions->setCheckable(true);
+    when(onWall, add(QStringLiteral("paint"), tr("Pa&int the region"), {QKeySequence(tr("Ctrl+B"))}, [this] { m_window->paintRegion(false); }));
+    when(onWall, add(QStringLiteral("erase"), tr("Take away from the region"), {QKeySequence(tr("Ctrl+Shift+B"))}, [this] { m_window->paintRegion(true); }));
     endSub();
     beginSub(tr("Met&hod and strength"));
-    m_needTrial << add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
-        const int t = m_session->trial();
-        const RollFrame *f = m_session->currentFrame();
-        const Treatment &now = f->trials[size_t(t)];
-        const auto all = methodsFor(f->frame->kind);
-        const auto at = std::find_if(all.begin(), all.end(), [&](const MethodInfo *m) { return m->id == now.method; });
-        m_session->changeMethod(t, (at == all.end() || at + 1 == all.end() ? all.front() : at[1])->id, now.colourMethod);
-    });
+    when(onTrial, add(QStringLiteral("nextMethod"), tr("Next &method"), {Qt::Key_M}, [this] {
+             const int t = m_session->viewing().trial();
+             const RollFrame *f = m_session->viewing().currentFrame();
+             const Treatment &now = f->trials[size_t(t)];
+             const auto all = methodsFor(f->frame->kind);
+             const auto at = std::find_if(all.begin(), all.end(), [&](const MethodInfo *m) { return m->id == now.method; });
+             m_session->editing().changeMethod(t, (at == all.end() || at + 1 == all.end() ? all.front() : at[1])->id, now.colourMethod);
+         }));
     const auto nudge = [this](const TreatmentParam &param, double by) {
-        const int t = m_session->trial();
-        m_session->changeParam(t, param, param.of(m_session->currentFrame()->trials[size_t(t)]) + by);
+        const int t = m_session->viewing().trial();
+        m_session->editing().changeParam(t, param, param.of(m_session->viewing().currentFrame()->trials[size_t(t)]) + by);
     };
-    m_needTrial << add(QStringLiteral("luminanceMore"), tr("More luminance strength"), {QKeySequence(tr("Ctrl+Right"))}, [nudge] { nudge(kLuminanceParam, 0.05); });
-    m_needTrial << add(QStringLiteral("luminanceLess"), tr("Less luminance strength"), {QKeySequence(tr("Ctrl+Left"))}, [nudge] { nudge(kLuminanceParam, -0.05); });
-    m_needTrial << add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(kColourParam, 0.05); });
-    m_needTrial << add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(kColourParam, -0.05); });
+    when(onTrial, add(QStringLiteral("luminanceMore"), tr("More luminance strength"), {QKeySequence(tr("Ctrl+Right"))}, [nudge] { nudge(kLuminanceParam, 0.05); }));
+    when(onTrial, add(QStringLiteral("luminanceLess"), tr("Less luminance strength"), {QKeySequence(tr("Ctrl+Left"))}, [nudge] { nudge(kLuminanceParam, -0.05); }));
+    when(onTrial, add(QStringLiteral("colourMore"), tr("More colour strength"), {QKeySequence(tr("Ctrl+Up"))}, [nudge] { nudge(kColourParam, 0.05); }));
+    when(onTrial, add(QStringLiteral("colourLess"), tr("Less colour strength"), {QKeySequence(tr("Ctrl+Down"))}, [nudge] { nudge(kColourParam, -0.05); }));
     endSub();
     beginSub(tr("Go &to, and order"));
     for (int t = 0; t < kMostTrials; ++t)
-        m_needWall << add(QStringLiteral("pick") + trialLetter(t), tr("Go to trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))}, [this, t] {
-            const RollFrame *f = m_session->readyFrame();
-            if (!f || t >= f->trialCount())
-                return;
-            if (m_window->blink()->isOn()) // by hand
-                m_window->blink()->show(t + 1);
-            else
-                m_session->setColumn(t);
-        });
-    m_needWall << add(QStringLiteral("nextColumn"), tr("Next column"), {Qt::Key_Right}, [this] { m_session->setColumn(m_session->column() + 1); });
-    m_needWall << add(QStringLiteral("previousColumn"), tr("Previous column"), {Qt::Key_Left}, [this] { m_session->setColumn(m_session->column() - 1); });
-    m_needWall << add(QStringLiteral("nextRow"), tr("Next row"), {QKeySequence(tr("Shift+PgDown"))}, [this] { m_session->setRow(m_session->row() + 1); });
-    m_needWall << add(QStringLiteral("previousRow"), tr("Previous row"), {QKeySequence(tr("Shift+PgUp"))}, [this] { m_session->setRow(m_session->row() - 1); });
-    m_needTrial << add(QStringLiteral("moveLeft"), tr("Move this trial to the left"), {QKeySequence(tr("Ctrl+Shift+Left"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() - 1); });
-    m_needTrial << add(QStringLiteral("moveRight"), tr("Move this trial to the right"), {QKeySequence(tr("Ctrl+Shift+Right"))}, [this] { m_session->moveTrial(m_session->trial(), m_session->trial() + 1); });
+        when(onWall, add(QStringLiteral("pick") + trialLetter(t), tr("Go to trial %1").arg(trialLetter(t)), {QKeySequence(trialLetter(t))}, [this, t] {
+                 const RollFrame *f = m_session->viewing().readyFrame();
+                 if (!f || t >= f->trialCount())
+                     return;
+                 if (m_window->blink()->isOn()) // by hand
+                     m_window->blink()->show(t + 1);
+                 else
+                     m_session->viewing().setColumn(1 + t);
+             }));
+    when(onWall, add(QStringLiteral("nextColumn"), tr("Next column"), {Qt::Key_Right}, [this] { m_session->viewing().setColumn(m_session->viewing().column() + 1); }));
+    when(onWall, add(QStringLiteral("previousColumn"), tr("Previous column"), {Qt::Key_Left}, [this] { m_session->viewing().setColumn(m_session->viewing().column() - 1); }));
+    when(onWall, add(QStringLiteral("nextRow"), tr("Next row"), {QKeySequence(tr("Shift+PgDown"))}, [this] { m_session->viewing().setRow(m_session->viewing().row() + 1); }));
+    when(onWall, add(QStringLiteral("previousRow"), tr("Previous row"), {QKeySequence(tr("Shift+PgUp"))}, [this] { m_session->viewing().setRow(m_session->viewing().row() - 1); }));
+    moveLeft = when(canMoveLeft, add(QStringLiteral("moveLeft"), tr("Move this trial to the left"), {QKeySequence(tr("Ctrl+Shift+Left"))}, [this] { m_session->editing().moveTrial(m_session->viewing().trial(), m_session->viewing().trial() - 1); }));
+    moveRight = when(canMoveRight, add(QStringLiteral("moveRight"), tr("Move this trial to the right"), {QKeySequence(tr("Ctrl+Shift+Right"))}, [this] { m_session->editing().moveTrial(m_session->viewing().trial(), m_session->viewing().trial() + 1); }));
     endSub();
 }
 
 void Actions::addRecipes()
 {
     beginSub(tr("Re&cipes"));
-    m_needTrial << add(QStringLiteral("saveRecipe"), tr("Save as a r&ecipe..."), {QKeySequence(tr("Ctrl+Shift+R"))}, [this] { m_window->saveRecipe(); });
+    saveRecipe = when(onTrial, add(QStringLiteral("saveRecipe"), tr("Save as a r&ecipe..."), {QKeySequence(tr("Ctrl+Shift+R"))}, [this] { m_window->saveRecipe(); }));
     recipeMenu = new QMenu(tr("&Apply a recipe"), m_window);
     m_recipeForAll = new QMenu(tr("Apply a recipe to a&ll frames"), m_window);
     m_recipeOut = new QMenu(tr("E&xport a recipe"), m_window);
@@ -250,13 +293,13 @@ void Actions::fillRecipeMenus()
     for (const Recipe &recipe : m_window->recipes()->recipes()) {
         const QString name = QString::fromStdString(recipe.name), words = treatmentWords(recipe.treatment), text = name == words ? name : tr("%1   (%2)").arg(name, words);
         recipeMenu->addAction(text, this, [this, recipe, name] {
-            if (m_session->trial() >= 0)
-                m_session->changeTreatment(m_session->trial(), recipe.treatment, tr("recipe %1 on %2").arg(name, trialLetter(m_session->trial())));
+            if (m_session->viewing().trial() >= 0)
+                m_session->editing().changeTreatment(m_session->viewing().trial(), recipe.treatment, tr("recipe %1 on %2").arg(name, trialLetter(m_session->viewing().trial())));
             else
-                m_session->addTrial(recipe.treatment);
+                m_session->editing().addTrial(recipe.treatment);
         });
         m_recipeForAll->addAction(text, this, [this, recipe, name] {
-            const int frames = m_session->treatAll(recipe.treatment);
+            const int frames = m_session->editing().treatAll(recipe.treatment);
             m_window->say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
         });
         m_recipeOut->addAction(text, this, [this, name] {
@@ -276,33 +319,34 @@ void Actions::fillRecipeMenus()
 void Actions::addCompareMenu()
 {
     m_menus.append({tr("&Compare"), {}});
-    m_needWall << add(QStringLiteral("testStrip"), tr("&Test strip"), {Qt::Key_T}, [this] { m_window->openStrip(StripView::Kind::Both); });
-    m_needWall << add(QStringLiteral("ringAround"), tr("&Ring-around of strengths"), {QKeySequence(tr("Shift+T"))}, [this] { m_window->openStrip(StripView::Kind::Ring); });
-    m_needWall << add(QStringLiteral("methodRing"), tr("Ring-around of &methods"), {QKeySequence(tr("Ctrl+T"))}, [this] { m_window->openStrip(StripView::Kind::Methods); });
-    m_needWall << add(QStringLiteral("loupe"), tr("&Loupe"), {Qt::Key_W}, [this] { m_window->openLoupe(); });
-    m_needWall << add(QStringLiteral("blind"), tr("&Blind round"), {Qt::Key_Y}, [this] { m_window->openBlindRound(); });
+    testStrip = when(onWall, add(QStringLiteral("testStrip"), tr("&Test strip"), {Qt::Key_T}, [this] { m_window->openStrip(StripView::Kind::Both); }));
+    ringAround = when(onWall, add(QStringLiteral("ringAround"), tr("&Ring-around of strengths"), {QKeySequence(tr("Shift+T"))}, [this] { m_window->openStrip(StripView::Kind::Ring); }));
+    when(onWall, add(QStringLiteral("methodRing"), tr("Ring-around of &methods"), {QKeySequence(tr("Ctrl+T"))}, [this] { m_window->openStrip(StripView::Kind::Methods); }));
+    loupe = when(onWall, add(QStringLiteral("loupe"), tr("&Loupe"), {Qt::Key_W}, [this] { m_window->openLoupe(); }));
+    blind = when(onWall, add(QStringLiteral("blind"), tr("&Blind round"), {Qt::Key_Y}, [this] { m_window->openBlindRound(); }));
     m_menus.last().actions.append(nullptr);
     blink = add(QStringLiteral("blink"), tr("Bl&ink: the columns in turn in this place"), {Qt::Key_Z}, [this] {
-        m_window->blink()->isOn() ? m_window->blink()->stop() : m_window->blink()->start(m_session->column() + 1);
+        m_window->blink()->isOn() ? m_window->blink()->stop() : m_window->blink()->start(m_session->viewing().column());
     });
     blink->setCheckable(true);
-    m_needWall << add(QStringLiteral("blinkPace"), tr("Another pace of the blinking"), {QKeySequence(tr("Shift+Z"))}, [this] { m_window->blink()->nextPace(); });
+    when(onWall, add(QStringLiteral("blinkPace"), tr("Another pace of the blinking"), {QKeySequence(tr("Shift+Z"))}, [this] { m_window->blink()->nextPace(); }));
     difference = add(QStringLiteral("difference"), tr("&Difference of the others from this column"), {QKeySequence(tr("Shift+D"))}, [this] {
-        m_wall->setDifference(m_wall->differenceFrom() ? std::nullopt : std::optional(m_session->column() + 1), m_wall->differenceGain());
+        m_wall->setDifference(m_wall->differenceFrom() ? std::nullopt : std::optional(m_session->viewing().column()), m_wall->differenceGain());
     });
     difference->setCheckable(true);
-    m_needWall << add(QStringLiteral("differenceGain"), tr("Differences stronger"), {QKeySequence(tr("Ctrl+Shift+D"))}, [this] {
-        m_wall->strengthenDifference(m_wall->differenceFrom().value_or(m_session->column() + 1));
-    });
+    when(onWall, add(QStringLiteral("differenceGain"), tr("Differences stronger"), {QKeySequence(tr("Ctrl+Shift+D"))}, [this] {
+             m_wall->strengthenDifference(m_wall->differenceFrom().value_or(m_session->viewing().column()));
+         }));
     pixelReading = add(QStringLiteral("pixelReading"), tr("&Figures of the pixel under the pointer"), {Qt::Key_I}, [this] { m_window->setPixelsRead(pixelReading->isChecked()); });
     pixelReading->setCheckable(true);
-    m_needWall << blink << difference << pixelReading;
+    for (QAction *a : {blink, difference, pixelReading})
+        when(onWall, a);
     m_menus.last().actions.append(nullptr);
-    m_needTrial << add(QStringLiteral("measureFrame"), tr("Measure the &whole frame"), {QKeySequence(tr("Ctrl+J"))}, [this] {
-        m_window->card("readings")->bringUp();
-        m_window->readingsPanel()->measure();
-    });
-    m_needTrial << add(QStringLiteral("worst"), tr("To where most n&oise is left"), {Qt::Key_J}, [this] { m_window->readingsPanel()->goToWorst(); });
+    when(onTrial, add(QStringLiteral("measureFrame"), tr("Measure the &whole frame"), {QKeySequence(tr("Ctrl+J"))}, [this] {
+             m_window->card("readings")->bringUp();
+             m_window->readingsPanel()->measure();
+         }));
+    when(onTrial, add(QStringLiteral("worst"), tr("To where most n&oise is left"), {Qt::Key_J}, [this] { m_window->readingsPanel()->goToWorst(); }));
 }
 
 void Actions::addLookMenu()
@@ -314,47 +358,48 @@ void Actions::addLookMenu()
         const QList<QKeySequence> keys = zoom == 0  ? QList<QKeySequence>{QKeySequence(tr("Ctrl+0"))}
                                          : zoom < 1 ? QList<QKeySequence>{QKeySequence(tr("Ctrl+5"))}
                                                     : QList<QKeySequence>{QKeySequence(tr("Ctrl+%1").arg(zoom))};
-        m_needFrame << add(QStringLiteral("zoom%1").arg(zoom * 100), text, keys, [this, zoom] { m_wall->zoomTo(zoom); });
+        when(onFrame, add(QStringLiteral("zoom%1").arg(zoom * 100), text, keys, [this, zoom] { m_wall->zoomTo(zoom); }));
     }
-    m_needFrame << add(QStringLiteral("zoomIn"), tr("Closer"), {Qt::Key_Plus, QKeySequence::ZoomIn}, [this] { m_wall->zoomBy(1); });
-    m_needFrame << add(QStringLiteral("zoomOut"), tr("Further off"), {Qt::Key_Minus, QKeySequence::ZoomOut}, [this] { m_wall->zoomBy(-1); });
-    m_needWall << add(QStringLiteral("outputSize"), tr("At &output size..."), {QKeySequence(tr("Ctrl+Shift+0"))}, [this] { m_window->chooseOutputSize(); });
+    when(onFrame, add(QStringLiteral("zoomIn"), tr("Closer"), {Qt::Key_Plus, QKeySequence::ZoomIn}, [this] { m_wall->zoomBy(1); }));
+    when(onFrame, add(QStringLiteral("zoomOut"), tr("Further off"), {Qt::Key_Minus, QKeySequence::ZoomOut}, [this] { m_wall->zoomBy(-1); }));
+    when(onWall, add(QStringLiteral("outputSize"), tr("At &output size..."), {QKeySequence(tr("Ctrl+Shift+0"))}, [this] { m_window->chooseOutputSize(); }));
     endSub();
     m_menus.last().actions.append(nullptr);
-    m_needWall << add(QStringLiteral("moreRows"), tr("One row more"), {QKeySequence(tr("Ctrl+Shift+Down"))}, [this] { m_session->setRowCount(m_session->rowCount() + 1); });
-    m_needWall << add(QStringLiteral("fewerRows"), tr("One row fewer"), {QKeySequence(tr("Ctrl+Shift+Up"))}, [this] { m_session->setRowCount(m_session->rowCount() - 1); });
+    when(onWall, add(QStringLiteral("moreRows"), tr("One row more"), {QKeySequence(tr("Ctrl+Shift+Down"))}, [this] { m_session->viewing().setRowCount(m_session->viewing().rowCount() + 1); }));
+    when(onWall, add(QStringLiteral("fewerRows"), tr("One row fewer"), {QKeySequence(tr("Ctrl+Shift+Up"))}, [this] { m_session->viewing().setRowCount(m_session->viewing().rowCount() - 1); }));
     QAction *unfold = add(QStringLiteral("unfold"), tr("Unfold the strips"), {Qt::Key_Period}, [this] { m_wall->setUnfolded(!m_wall->isUnfolded()); });
     unfold->setCheckable(true);
     QAction *column = add(QStringLiteral("untreatedColumn"), tr("Untreated column"), {Qt::Key_U}, [this] { m_wall->setUntreatedShown(!m_wall->isUntreatedShown()); });
     column->setCheckable(true);
     column->setChecked(true);
-    m_needWall << unfold << column;
+    for (QAction *a : {unfold, column})
+        when(onWall, a);
     m_menus.last().actions.append(nullptr);
     beginSub(tr("Look &elsewhere"));
     const auto pan = [this](double dx, double dy) {
-        Viewport v = m_session->viewport();
+        Viewport v = m_session->viewing().viewport();
         const QRect seen = m_wall->visibleRegion();
-        const Size size = m_session->currentFrame()->frame->uprightSize();
+        const Size size = m_session->viewing().currentFrame()->frame->uprightSize();
         v.centre = {(seen.x() + seen.width() / 2.0 + dx * seen.width()) / size.width, (seen.y() + seen.height() / 2.0 + dy * seen.height()) / size.height};
-        m_session->setViewport(v);
+        m_session->viewing().setViewport(v);
     };
-    m_needFrame << add(QStringLiteral("panLeft"), tr("Look further left"), {QKeySequence(tr("Shift+Left"))}, [pan] { pan(-0.25, 0); });
-    m_needFrame << add(QStringLiteral("panRight"), tr("Look further right"), {QKeySequence(tr("Shift+Right"))}, [pan] { pan(0.25, 0); });
-    m_needFrame << add(QStringLiteral("panUp"), tr("Look further up"), {QKeySequence(tr("Shift+Up"))}, [pan] { pan(0, -0.25); });
-    m_needFrame << add(QStringLiteral("panDown"), tr("Look further down"), {QKeySequence(tr("Shift+Down"))}, [pan] { pan(0, 0.25); });
+    when(onFrame, add(QStringLiteral("panLeft"), tr("Look further left"), {QKeySequence(tr("Shift+Left"))}, [pan] { pan(-0.25, 0); }));
+    when(onFrame, add(QStringLiteral("panRight"), tr("Look further right"), {QKeySequence(tr("Shift+Right"))}, [pan] { pan(0.25, 0); }));
+    when(onFrame, add(QStringLiteral("panUp"), tr("Look further up"), {QKeySequence(tr("Shift+Up"))}, [pan] { pan(0, -0.25); }));
+    when(onFrame, add(QStringLiteral("panDown"), tr("Look further down"), {QKeySequence(tr("Shift+Down"))}, [pan] { pan(0, 0.25); }));
     endSub();
-    m_needFrame << add(QStringLiteral("pushMore"), tr("Push by half a stop more"), {Qt::Key_P}, [this] { m_session->setPushEv(m_session->pushEv() + 0.5); });
-    m_needFrame << add(QStringLiteral("pushLess"), tr("Push by half a stop less"), {QKeySequence(tr("Shift+P"))}, [this] { m_session->setPushEv(m_session->pushEv() - 0.5); });
+    when(onFrame, add(QStringLiteral("pushMore"), tr("Push by half a stop more"), {Qt::Key_P}, [this] { m_session->viewing().setPushEv(m_session->viewing().pushEv() + 0.5); }));
+    when(onFrame, add(QStringLiteral("pushLess"), tr("Push by half a stop less"), {QKeySequence(tr("Shift+P"))}, [this] { m_session->viewing().setPushEv(m_session->viewing().pushEv() - 0.5); }));
     beginSub(tr("&Side that is shown"));
     untreatedToggle = add(QStringLiteral("untreated"), tr("Show the &untreated pixels everywhere"), {QKeySequence(tr("Shift+Space"))},
                           [this] { m_wall->setUntreatedHeld(untreatedToggle->isChecked()); });
     untreatedToggle->setCheckable(true);
-    m_needWall << untreatedToggle;
+    when(onWall, untreatedToggle);
     for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")}, {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")}, {Show::Spared, "spared", tr("What sharpening &spares"), tr("Shift+V")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}, {Show::Doubt, "doubt", tr("Dou&bt: detail that may be made up"), tr("Shift+Q")}}) {
-        QAction *a = add(QLatin1String(name), text, {QKeySequence(keys)}, [this, s = show] { m_session->setShow(m_session->look().show == s ? Show::Picture : s); });
+        QAction *a = add(QLatin1String(name), text, {QKeySequence(keys)}, [this, s = show] { m_session->viewing().setShow(m_session->viewing().look().show == s ? Show::Picture : s); });
         a->setCheckable(true);
-        connect(m_session, &Session::lookChanged, a, [this, a, s = show] { a->setChecked(m_session->look().show == s); });
-        m_needFrame << a;
+        connect(&m_session->viewing(), &Viewing::lookChanged, a, [this, a, s = show] { a->setChecked(m_session->viewing().look().show == s); });
+        when(onFrame, a);
     }
     endSub();
     m_menus.last().actions.append(nullptr);
@@ -433,39 +478,11 @@ void Actions::addWindowAndHelpMenus()
 
 void Actions::updateEnabled()
 {
-    const RollFrame *f = m_session->readyFrame();
-    const bool wall = m_window->view() == MainWindow::View::Wall, trial = m_session->trial() >= 0;
-    for (QAction *a : m_needFrame)
-        a->setEnabled(f != nullptr);
-    for (QAction *a : m_needWall)
-        a->setEnabled(wall && f);
-    for (QAction *a : m_needTrial)
-        a->setEnabled(wall && trial);
-    find("useRegions")->setEnabled(wall && trial && !f->regions.empty());
-    find("useRegions")->setChecked(trial && f->trials[size_t(m_session->trial())].regions);
-    for (int i = 0; i < m_goToSpot.size(); ++i)
-        m_goToSpot[i]->setEnabled(f && i < int(f->spots.size()) && m_window->view() != MainWindow::View::Blind);
-    // The roll can be gone through while a frame is still being read, or could not be.
-    for (const char *name : {"nextFrame", "previousFrame"})
-        find(name)->setEnabled(wall);
-    find("newTrial")->setEnabled(wall && m_session->canAddTrial());
-    find("duplicate")->setEnabled(wall && trial && m_session->canAddTrial());
-    find("removeTrial")->setEnabled(wall && trial && f->trialCount() > 1);
-    find("moveLeft")->setEnabled(wall && m_session->trial() > 0);
-    find("moveRight")->setEnabled(wall && trial && m_session->trial() + 1 < f->trialCount());
-    const RollFrame *current = m_session->currentFrame();
-    find("findFile")->setEnabled(current && current->isMissing());
-    find("takeOff")->setEnabled(wall && current);
-    find("quickClean")->setEnabled(current && current->state != RollFrame::State::Failed);
-    find("quickCleanAll")->setEnabled(current);
-    find("saveSession")->setEnabled(current);
-    find("pinTruth")->setEnabled(wall && !m_window->truthFile().isEmpty());
-    find("unpin")->setEnabled(wall && f && m_session->column() >= f->trialCount());
-    find("unpinLost")->setEnabled(wall && f && f->hasLostGuests());
-    find("comparison")->setEnabled(f && (wall || m_window->view() == MainWindow::View::Strip));
-    const int spot = m_session->lastSpot(), spots = f ? int(f->spots.size()) : 0;
-    for (const char *name : {"renameSpot", "moveSpot", "removeSpot", "spotEarlier", "spotLater"})
-        find(name)->setEnabled(wall && spot >= 0 && spot < spots);
+    const Viewing &viewing = m_session->viewing();
+    const Now now{viewing.currentFrame(), viewing.readyFrame(), m_window->view(), viewing.column(), viewing.trial(), viewing.lastSpot()};
+    for (const auto &[action, condition] : m_when)
+        action->setEnabled(condition(now));
+    m_useRegions->setChecked(now.treatment() && now.treatment()->regions);
 }
 
 QList<Actions::Shortcut> Actions::commands() const

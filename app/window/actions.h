@@ -18,6 +18,7 @@ class Actions : public QObject
 public:
     Actions(MainWindow *window, Session *session, Wall *wall);
 
+    struct Now;
     /// Actions by menu, in order; a null action is a separator.
     struct Menu {
         QString title;
@@ -37,11 +38,16 @@ public:
     QAction *blink = nullptr, *difference = nullptr, *pixelReading = nullptr;
     QMenu *recentMenu = nullptr;
     QMenu *recipeMenu = nullptr; ///< to be applied
-    QAction *find(const char *name) const { return m_window->findChild<QAction *>(QLatin1String(name)); }
+    // What the pointer's menus offer, too.
+    QAction *exportFrame = nullptr, *quickClean = nullptr, *pinGuest = nullptr, *findFile = nullptr, *takeOff = nullptr;
+    QAction *carrySpots = nullptr, *unpin = nullptr, *saveRecipe = nullptr;
+    QAction *loupe = nullptr, *testStrip = nullptr, *ringAround = nullptr, *blind = nullptr;
+    QAction *keep = nullptr, *goBack = nullptr, *duplicate = nullptr, *removeTrial = nullptr, *moveLeft = nullptr, *moveRight = nullptr;
     QList<QAction *> wallGreys;                   ///< dim, mid, pale
     void showScreenChoice(const QString &choice); ///< see ScreenProfile::choose()
 
 private:
+    QAction *when(std::function<bool(const Now &)> condition, QAction *action); ///< it is enabled only then
     QAction *add(const QString &name, const QString &text, const QList<QKeySequence> &keys, std::function<void()> run);
     void beginSub(const QString &title); ///< what is added goes there, until it ends: no level holds more than a dozen
     void endSub() { m_sub = nullptr; }
@@ -64,10 +70,8 @@ private:
     QList<Menu> m_menus;
     QMenu *m_sub = nullptr;
     QList<QMenu *> m_subs;
-    QList<QAction *> m_needFrame; ///< enabled only while a frame is ready
-    QList<QAction *> m_needWall;  ///< and only while the wall hangs: the other views have these keys for themselves
-    QList<QAction *> m_needTrial; ///< and a trial has the keyboard
-    QList<QAction *> m_goToSpot;
+    std::vector<std::pair<QAction *, std::function<bool(const Now &)>>> m_when;
+    QAction *m_useRegions = nullptr;
     QList<QAction *> m_screens; ///< of the system, sRGB, from a file
     QMenu *m_recipeForAll = nullptr, *m_recipeOut = nullptr, *m_recipeAway = nullptr, *m_camerasAway = nullptr;
 };

@@ -53,10 +53,10 @@ HandBack::HandBack(Session *session, const QString &file, bool inPlace, QWidget 
         m_stop.request_stop();
         emit leftUnchanged();
     });
-    for (const auto signal : {&Session::frameChanged, &Session::choicesChanged})
-        connect(m_session, signal, this, &HandBack::tellState);
-    connect(m_session, &Session::columnChanged, this, &HandBack::tellState);
-    connect(m_session, &Session::currentChanged, this, &HandBack::tellState);
+    connect(&m_session->roll(), &Roll::frameChanged, this, &HandBack::tellState);
+    connect(&m_session->roll(), &Roll::choicesChanged, this, &HandBack::tellState);
+    connect(&m_session->viewing(), &Viewing::columnChanged, this, &HandBack::tellState);
+    connect(&m_session->viewing(), &Viewing::currentChanged, this, &HandBack::tellState);
     tellState();
 }
 
@@ -67,7 +67,7 @@ HandBack::~HandBack()
 
 void HandBack::tellState()
 {
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     const bool isIt = f && f->path == m_file;
     m_send->setEnabled(isIt && !m_busy);
     if (m_busy) {
@@ -78,7 +78,7 @@ void HandBack::tellState()
         m_words->setText(tr("%1 was sent by another program.").arg(QFileInfo(m_file).fileName()));
         return;
     }
-    const QString trial = trialLetter(trialFor(*m_session, m_session->current()));
+    const QString trial = trialLetter(trialFor(*m_session, m_session->viewing().current()));
     m_words->setText(m_inPlace ? tr("Trial %1 takes the place of %2.").arg(trial, QFileInfo(m_file).fileName()) : tr("Trial %1 of %2 goes back as a file beside it.").arg(trial, QFileInfo(m_file).fileName()));
 }
 
@@ -88,7 +88,7 @@ void HandBack::send()
     choices.frames = ExportChoices::Frames::This;
     choices.place = ExportChoices::Place::Beside;
     choices.again = true;
-    const RollFrame *f = m_session->readyFrame();
+    const RollFrame *f = m_session->viewing().readyFrame();
     if (!f || f->path != m_file)
         return;
     if (m_inPlace) {

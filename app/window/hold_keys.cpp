@@ -41,7 +41,7 @@ void HoldKeys::letGo()
 /// True where the key is one that is held.
 bool HoldKeys::hold(int key, bool press)
 {
-    if (m_window->view() != MainWindow::View::Wall || !m_window->session()->readyFrame())
+    if (m_window->view() != MainWindow::View::Wall || !m_window->session()->viewing().readyFrame())
         return false;
     if (key == Qt::Key_Space) {
         if (m_untreatedToggle->isChecked())

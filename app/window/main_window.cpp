@@ -114,7 +114,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     setContextMenuPolicy(Qt::PreventContextMenu); // cards have keys and a menu of their own
     m_readings = new ReadingsPanel(&m_session, &m_measurer);
     m_histogram = new HistogramPanel(&m_session);
-    auto *history = new QUndoView(m_session.undoStack());
+    auto *history = new QUndoView(m_session.editing().undoStack());
     history->setEmptyLabel(tr("as it was opened"));
     m_rendering = new RenderingPanel(&m_session);
     m_queuePanel = new QueuePanel(&m_queue);
@@ -145,30 +145,30 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     m_status->setNotes(m_notes);
     fillRecentMenu();
 
-    connect(&m_reader, &FrameReader::glimpsed, &m_session, &Session::setGlimpsed);
+    connect(&m_reader, &FrameReader::glimpsed, &m_session.roll(), &Roll::setGlimpsed);
     connect(m_sheet, &ContactSheet::inView, &m_reader, &FrameReader::prefer);
-    connect(&m_session, &Session::currentChanged, this, [this] {
-        if (const RollFrame *f = m_session.currentFrame(); f && f->state == RollFrame::State::Reading)
+    connect(&m_session.viewing(), &Viewing::currentChanged, this, [this] {
+        if (const RollFrame *f = m_session.viewing().currentFrame(); f && f->state == RollFrame::State::Reading)
             m_reader.prefer({f->path});
     });
-    connect(&m_reader, &FrameReader::opened, &m_session, &Session::setOpened);
+    connect(&m_reader, &FrameReader::opened, &m_session.roll(), &Roll::setOpened);
     connect(&m_reader, &FrameReader::finished, this, [this](const QString &path, auto frame, auto noise, const QImage &thumbnail, const auto &spots) {
-        m_session.setReadingDone(path, frame, noise, thumbnail, spots);
+        m_session.roll().setReadingDone(path, frame, noise, thumbnail, spots);
         noteRecent(path);
         lookAtFirstSpot();
         if (!frame->warnings.empty())
             say(QString::fromStdString(textOf(frame->file.filename()) + ": " + frame->warnings.front()));
     });
     connect(&m_renderer, &PaneRenderer::failed, this, [this](const QString &problem) { say(problem); });
-    connect(&m_reader, &FrameReader::woken, &m_session, &Session::setAwake);
-    connect(&m_decisions, &DecisionBook::changed, this, [this] { m_session.setDecisions(m_decisions.decisions()); });
-    m_session.setDecisions(m_decisions.decisions());
-    connect(&m_session, &Session::pixelsWanted, &m_reader, &FrameReader::wake);
-    connect(&m_session, &Session::guestsWanted, this, [this](const QString &path, const QStringList &files) {
+    connect(&m_reader, &FrameReader::woken, &m_session.roll(), &Roll::setAwake);
+    connect(&m_decisions, &DecisionBook::changed, this, [this] { m_session.roll().setDecisions(m_decisions.decisions()); });
+    m_session.roll().setDecisions(m_decisions.decisions());
+    connect(&m_session.roll(), &Roll::pixelsWanted, &m_reader, &FrameReader::wake);
+    connect(&m_session.roll(), &Roll::guestsWanted, this, [this](const QString &path, const QStringList &files) {
         for (const QString &file : files)
             wantGuest(path, file);
     });
-    connect(&m_session, &Session::frameChanged, this, &MainWindow::pinWanted);
+    connect(&m_session.roll(), &Roll::frameChanged, this, &MainWindow::pinWanted);
     connect(&m_session, &Session::restored, this, [this] {
         m_wantedGuests.clear();
         m_lookAtSpot = false;
@@ -179,43 +179,55 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         showTitle();
         say(copy ? tr("That session is open in another window. This is a copy, kept by itself.") : tr("Everything is as it was left."));
     });
-    connect(m_rendering, &RenderingPanel::pickingChanged, m_wall, [this](bool on) { m_wall->setTool(on ? PaneTool::Pick : PaneTool::Move); });
-    connect(m_wall, &Wall::placePicked, m_rendering, &RenderingPanel::pickGrey);
+    connect(m_rendering, &RenderingPanel::pickingChanged, m_wall, [this](bool on) {
+        if (on)
+            m_wall->claimTool({m_rendering, PaneTool::Pick}, true);
+        else
+            m_wall->leaveTool(m_rendering);
+    });
+    connect(m_wall, &Wall::toolChanged, m_rendering, [this] {
+        if (m_rendering->isPicking() && !m_wall->hasTool(m_rendering)) // another was asked for
+            m_rendering->setPicking(false);
+    });
+    connect(m_wall, &Wall::placePicked, m_rendering, [this](QPoint at, const void *owner) {
+        if (owner == m_rendering)
+            m_rendering->pickGrey(at);
+    });
     connect(m_rendering, &RenderingPanel::told, this, [this](const QString &text) { say(text); });
     connect(m_regions, &RegionsPanel::told, this, [this](const QString &text) { say(text); });
     connect(m_lens, &LensPanel::told, this, [this](const QString &text) { say(text); });
     connect(m_queuePanel, &QueuePanel::told, this, [this](const QString &text) { say(text); });
     connect(m_queuePanel, &QueuePanel::guestWanted, this, [this](const QString &source, const QString &file) {
-        const int index = m_session.indexOf(source);
+        const int index = m_session.roll().indexOf(source);
         if (index < 0)
             return say(tr("%1 is not open; open it, and pin the file as a guest there.").arg(QFileInfo(source).fileName()));
-        m_session.setCurrent(index);
+        m_session.viewing().setCurrent(index);
         wantGuest(source, file);
     });
     connect(&m_reader, &FrameReader::failed, this, [this](const QString &path, const QString &problem) {
-        m_session.setReadingFailed(path, problem);
+        m_session.roll().setReadingFailed(path, problem);
         say(problem);
     });
-    connect(&m_session, &Session::framesAdded, this, [this] {
+    connect(&m_session.roll(), &Roll::framesAdded, this, [this] {
         m_pages->setCurrentIndex(1);
         if (view() == View::Wall && m_rollBar->isVisible())
             m_roll->setFocus(); // not a button, which would have the keys that are held
         say(wallHints());
     });
-    connect(&m_session, &Session::frameChanged, this, [this] {
+    connect(&m_session.roll(), &Roll::frameChanged, this, [this] {
         if (view() == View::Sheet)
             showSettled();
     });
-    connect(&m_session, &Session::rollChanged, this, [this] {
-        m_pages->setCurrentIndex(m_session.count() > 0);
-        if (m_session.count() == 0 && view() == View::Sheet)
+    connect(&m_session.roll(), &Roll::rollChanged, this, [this] {
+        m_pages->setCurrentIndex(m_session.roll().count() > 0);
+        if (m_session.roll().count() == 0 && view() == View::Sheet)
             showView(View::Wall);
     });
-    connect(&m_session, &Session::readingWanted, &m_reader, &FrameReader::read);
+    connect(&m_session.roll(), &Roll::readingWanted, &m_reader, &FrameReader::read);
     connect(m_topBar, &TopBar::zoomRequested, m_wall, &Wall::zoomTo);
     connect(m_wall, &Wall::visibleRegionChanged, this, [this] { m_topBar->setVisibleRegion(m_wall->visibleRegion()); });
     connect(m_wall, &Wall::settledChanged, this, &MainWindow::showSettled);
-    connect(m_wall, &Wall::spotMarked, this, [this](QPoint at) { m_session.goToSpot(m_session.addSpot(at)); });
+    connect(m_wall, &Wall::spotMarked, this, [this](QPoint at) { m_session.viewing().goToSpot(m_session.editing().addSpot(at)); });
     auto *menus = new PointerMenus(this, m_actions);
     connect(m_wall, &Wall::paneMenuRequested, menus, &PointerMenus::showForPane);
     connect(m_wall, &Wall::stripMenuRequested, menus, &PointerMenus::showForStrip);
@@ -231,7 +243,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_blind, &BlindView::closed, this, toWall);
     connect(m_sheet, &ContactSheet::closed, this, toWall);
     connect(m_sheet, &ContactSheet::hangWanted, this, [this](int index) {
-        m_session.setCurrent(index);
+        m_session.viewing().setCurrent(index);
         showView(View::Wall);
     });
     connect(m_sheet, &ContactSheet::told, this, [this](const QString &text) { say(text); });
@@ -240,27 +252,27 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_sheet, &ContactSheet::recipesWanted, this, &MainWindow::fillSheetRecipes);
     connect(&m_guests, &GuestLoader::loaded, this, [this](const QString &path, const QString &file, const auto &guest) {
         m_loadingGuests.removeOne({path, file});
-        const int index = m_session.indexOf(path);
-        const bool isNew = index >= 0 && !m_session.frame(index).guestFiles.contains(file);
-        m_session.pinGuest(path, file, guest);
+        const int index = m_session.roll().indexOf(path);
+        const bool isNew = index >= 0 && !m_session.roll().frame(index).guestFiles.contains(file);
+        m_session.editing().pinGuest(path, file, guest);
         if (isNew)
             say(tr("Pinned %1. %2").arg(fileText(guest->file.filename()), QString::fromStdString(guest->words)));
     });
     connect(&m_guests, &GuestLoader::failed, this, [this](const QString &path, const QString &file, const QString &problem) {
         m_loadingGuests.removeOne({path, file});
-        const int index = m_session.indexOf(path);
-        const bool wasPinned = index >= 0 && m_session.frame(index).guestFiles.contains(file);
-        m_session.noteGuestLost(path, file);
+        const int index = m_session.roll().indexOf(path);
+        const bool wasPinned = index >= 0 && m_session.roll().frame(index).guestFiles.contains(file);
+        m_session.roll().noteGuestLost(path, file);
         say(wasPinned ? tr("%1 It stays in the session as a guest of %2.").arg(problem, QFileInfo(path).fileName()) : problem);
     });
     m_onDesktop = new QueueOnDesktop(&m_queue, this);
     connect(&m_queue, &ExportQueue::changed, this, [this] { m_wall->setPace(m_queue.ratio()); });
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
-        m_session.noteExported(source, file);
+        m_session.roll().noteExported(source, file);
         say(tr("Written and verified: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
     });
     connect(&m_queue, &ExportQueue::leftOut, this, [this](const QString &source, const QString &file, const QString &why) {
-        m_session.noteExported(source, file);
+        m_session.roll().noteExported(source, file);
         say(tr("Left out %1: %2.").arg(QFileInfo(file).fileName(), why), QFileInfo(file).absolutePath());
     });
     connect(&m_queue, &ExportQueue::failed, this, [this](const QString &, const QString &problem) { say(problem); });
@@ -278,9 +290,9 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_wall, &Wall::shownChanged, this, &MainWindow::showNotes);
     connect(m_regions, &RegionsPanel::maskShownChanged, this, &MainWindow::showNotes);
     connect(m_actions->untreatedToggle, &QAction::toggled, this, &MainWindow::showNotes);
-    connect(&m_session, &Session::lookChanged, this, &MainWindow::showNotes);
-    for (const auto signal : {&Session::choicesChanged, &Session::currentChanged})
-        connect(&m_session, signal, this, &MainWindow::showNotes);
+    connect(&m_session.viewing(), &Viewing::lookChanged, this, &MainWindow::showNotes);
+    connect(&m_session.roll(), &Roll::choicesChanged, this, &MainWindow::showNotes);
+    connect(&m_session.viewing(), &Viewing::currentChanged, this, &MainWindow::showNotes);
     m_keys = new HoldKeys(this, m_actions->untreatedToggle);
     m_screen = new ScreenProfile(this);
     connect(m_screen, &ScreenProfile::problem, this, [this](const QString &words) { say(words); });
@@ -378,17 +390,17 @@ void MainWindow::showView(View view)
 
 void MainWindow::openStrip(StripView::Kind kind)
 {
-    if (!m_session.readyFrame())
+    if (!m_session.viewing().readyFrame())
         return;
-    if (m_session.viewport().zoom == 0) // a strip of whole frames shows nothing of noise
-        m_session.setViewport({1, m_session.viewport().centre});
+    if (m_session.viewing().viewport().zoom == 0) // a strip of whole frames shows nothing of noise
+        m_session.viewing().setViewport({1, m_session.viewing().viewport().centre});
     showView(View::Strip);
     m_strip->open(kind);
 }
 
 void MainWindow::openLoupe()
 {
-    if (!m_session.readyFrame())
+    if (!m_session.viewing().readyFrame())
         return;
     showView(View::Loupe);
     m_loupe->open();
@@ -396,7 +408,7 @@ void MainWindow::openLoupe()
 
 void MainWindow::openBlindRound()
 {
-    if (!m_session.readyFrame())
+    if (!m_session.viewing().readyFrame())
         return;
     m_blind->open();
     showView(View::Blind);
@@ -404,7 +416,7 @@ void MainWindow::openBlindRound()
 
 void MainWindow::openSheet()
 {
-    if (m_session.count() == 0)
+    if (m_session.roll().count() == 0)
         return;
     for (Card *card : m_cards)
         if (card->isInTray())
@@ -429,7 +441,7 @@ void MainWindow::fillSheetRecipes(QMenu *menu)
     for (const Recipe &recipe : m_recipes.recipes())
         menu->addAction(QString::fromStdString(recipe.name), this, [this, recipe] {
             const QString name = QString::fromStdString(recipe.name);
-            const int frames = m_session.treat(
+            const int frames = m_session.editing().treat(
                 m_sheet->chosen(), [recipe](const RollFrame &) { return recipe.treatment; }, tr("recipe %1 on chosen frames").arg(name));
             say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
         });
@@ -439,7 +451,7 @@ void MainWindow::fillSheetRecipes(QMenu *menu)
 
 void MainWindow::pinGuests(const QStringList &files)
 {
-    const RollFrame *f = m_session.readyFrame();
+    const RollFrame *f = m_session.viewing().readyFrame();
     if (!f || files.isEmpty())
         return;
     for (const QString &file : files)
@@ -449,33 +461,33 @@ void MainWindow::pinGuests(const QStringList &files)
 
 void MainWindow::chooseGuests()
 {
-    if (const RollFrame *f = m_session.readyFrame())
+    if (const RollFrame *f = m_session.viewing().readyFrame())
         pinGuests(QFileDialog::getOpenFileNames(this, tr("Pin renditions of this frame made elsewhere"), QFileInfo(f->path).absolutePath(), tr("Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)")));
 }
 
 void MainWindow::chooseOutputSize()
 {
-    const RollFrame *f = m_session.readyFrame();
+    const RollFrame *f = m_session.viewing().readyFrame();
     if (!f)
         return;
     auto *dialog = new OutputSizeDialog(f->pictureSize(), this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
-    connect(dialog, &QDialog::accepted, this, [this, dialog] { m_session.setViewport({dialog->zoom(), m_session.viewport().centre}); });
+    connect(dialog, &QDialog::accepted, this, [this, dialog] { m_session.viewing().setViewport({dialog->zoom(), m_session.viewing().viewport().centre}); });
     dialog->open();
 }
 
 QImage MainWindow::comparisonPicture() const
 {
-    const RollFrame *f = m_session.currentFrame();
+    const RollFrame *f = m_session.viewing().currentFrame();
     ComparisonSheet sheet;
-    const double zoom = m_session.viewport().zoom;
+    const double zoom = m_session.viewing().viewport().zoom;
     const auto cellOf = [&](const LivePane *pane, const QString &caption) {
         const int factor = zoom >= 1 ? int(zoom) : 1;
         return ComparisonSheet::Cell{magnified(pane->image().plain, factor), caption};
     };
     const QString magnification = zoom > 0 ? tr("%1 %").arg(zoom * 100, 0, 'f', zoom * 100 == int(zoom * 100) ? 0 : 1) : tr("whole frame");
-    const QString pushed = m_session.pushEv() != 0 ? tr(", pushed %1 EV").arg(m_session.pushEv()) : QString();
-    const QString side = m_session.look().show != Show::Picture ? tr(", %1").arg(SpotBar::showWords(m_session.look().show)) : QString();
+    const QString pushed = m_session.viewing().pushEv() != 0 ? tr(", pushed %1 EV").arg(m_session.viewing().pushEv()) : QString();
+    const QString side = m_session.viewing().look().show != Show::Picture ? tr(", %1").arg(SpotBar::showWords(m_session.viewing().look().show)) : QString();
     if (view() == View::Strip) {
         sheet.title = m_strip->title();
         for (int i = 0; i < m_strip->cellCount(); ++i) {
@@ -510,7 +522,7 @@ QImage MainWindow::comparisonPicture() const
 
 void MainWindow::writeComparison()
 {
-    const RollFrame *f = m_session.readyFrame();
+    const RollFrame *f = m_session.viewing().readyFrame();
     if (!f)
         return;
     const bool settled = view() == View::Strip ? m_strip->allSettled() : m_wall->allSettled();
@@ -530,10 +542,10 @@ void MainWindow::writeComparison()
 
 void MainWindow::saveRecipe()
 {
-    const int trial = m_session.trial();
+    const int trial = m_session.viewing().trial();
     if (trial < 0)
         return;
-    const Treatment treatment = m_session.readyFrame()->trials[size_t(trial)];
+    const Treatment treatment = m_session.viewing().readyFrame()->trials[size_t(trial)];
     bool ok = false;
     const QString name = QInputDialog::getText(this, tr("Save as a recipe"), tr("Name of the recipe"), QLineEdit::Normal, treatmentWords(treatment), &ok).trimmed();
     if (!ok || name.isEmpty())
@@ -553,21 +565,21 @@ void MainWindow::importRecipe()
 
 void MainWindow::markSpot()
 {
-    const int spot = m_session.addSpot(m_wall->middle());
-    if (spot < 0 && m_session.readyFrame())
+    const int spot = m_session.editing().addSpot(m_wall->middle());
+    if (spot < 0 && m_session.viewing().readyFrame())
         say(tr("There is a spot for every digit already; remove one first."));
-    m_session.goToSpot(spot);
+    m_session.viewing().goToSpot(spot);
 }
 
 void MainWindow::renameSpot(int spot)
 {
-    const RollFrame *f = m_session.readyFrame();
+    const RollFrame *f = m_session.viewing().readyFrame();
     if (!f || spot < 0 || spot >= int(f->spots.size()))
         return;
     bool ok = false;
     const QString name = QInputDialog::getText(this, tr("Name of spot %1").arg(spot + 1), tr("Name"), QLineEdit::Normal, f->spots[size_t(spot)].words(), &ok);
     if (ok)
-        m_session.renameSpot(spot, name == tr(infoOf(f->spots[size_t(spot)].kind).label) ? QString() : name);
+        m_session.editing().renameSpot(spot, name == tr(infoOf(f->spots[size_t(spot)].kind).label) ? QString() : name);
 }
 
 MainWindow::~MainWindow()
@@ -584,10 +596,10 @@ void MainWindow::showSettled()
 {
     if (view() == View::Sheet) {
         int measured = 0;
-        for (int i = 0; i < m_session.count(); ++i)
-            measured += m_session.frame(i).isMeasured();
-        m_status->setSettled((m_reader.isPaused() ? tr("measured %1 of %2, stopped") : tr("measured %1 of %2")).arg(measured).arg(m_session.count()));
-    } else if (!m_session.readyFrame() || view() == View::Blind)
+        for (int i = 0; i < m_session.roll().count(); ++i)
+            measured += m_session.roll().frame(i).isMeasured();
+        m_status->setSettled((m_reader.isPaused() ? tr("measured %1 of %2, stopped") : tr("measured %1 of %2")).arg(measured).arg(m_session.roll().count()));
+    } else if (!m_session.viewing().readyFrame() || view() == View::Blind)
         m_status->setSettled({});
     else if (view() == View::Strip)
         m_status->setSettled(m_strip->allSettled() ? tr("all pictures settled") : tr("computing"));
@@ -621,11 +633,11 @@ void MainWindow::open(const QStringList &paths)
             for (const auto &file : found.value())
                 files << fileText(file);
     }
-    if (m_session.count() == 0)
+    if (m_session.roll().count() == 0)
         m_lookAtSpot = true; // at the size of the window nobody sees noise
     QStringList added;
     for (const int i : m_session.addPaths(files))
-        added << m_session.frame(i).path;
+        added << m_session.roll().frame(i).path;
     readAll(added);
 }
 
@@ -647,14 +659,14 @@ void MainWindow::wantGuest(const QString &path, const QString &file)
 void MainWindow::pinWanted()
 {
     std::erase_if(m_wantedGuests, [this](const auto &wanted) {
-        const int index = m_session.indexOf(wanted.first);
+        const int index = m_session.roll().indexOf(wanted.first);
         if (index < 0)
             return true;
-        if (m_session.frame(index).state != RollFrame::State::Ready)
+        if (m_session.roll().frame(index).state != RollFrame::State::Ready)
             return false;
         m_loadingGuests.append(wanted);
-        m_session.makeRoom(size_t(m_session.frame(index).frame->crop.size().area()) * kGuestBytesAPixel);
-        m_guests.load(wanted.first, m_session.frame(index).frame, wanted.second);
+        m_session.roll().makeRoom(size_t(m_session.roll().frame(index).frame->crop.size().area()) * kGuestBytesAPixel);
+        m_guests.load(wanted.first, m_session.roll().frame(index).frame, wanted.second);
         return true;
     });
 }
@@ -684,7 +696,7 @@ void MainWindow::continueLast()
 
 void MainWindow::saveSessionAs()
 {
-    const RollFrame *f = m_session.currentFrame();
+    const RollFrame *f = m_session.viewing().currentFrame();
     if (!f)
         return;
     QFileDialog dialog(this, tr("Save the session as"), m_keeper.isNamed() ? m_keeper.file() : QFileInfo(f->path).absolutePath() + QStringLiteral("/roll") + SessionKeeper::ending(), tr("Sessions (*%1)").arg(SessionKeeper::ending()));
@@ -704,21 +716,21 @@ void MainWindow::showTitle()
 
 void MainWindow::takeOff()
 {
-    const QString name = QFileInfo(m_session.currentFrame()->path).fileName();
-    m_session.takeOff(m_session.current());
+    const QString name = QFileInfo(m_session.viewing().currentFrame()->path).fileName();
+    m_session.editing().takeOff(m_session.viewing().current());
     say(tr("%1 is off the roll; the file stays where it is. Undo puts it back.").arg(name));
 }
 
 void MainWindow::findFile()
 {
-    const RollFrame *f = m_session.currentFrame();
+    const RollFrame *f = m_session.viewing().currentFrame();
     if (!f || !f->isMissing())
         return;
     const QString path = f->path, name = QFileInfo(path).fileName();
     const QString file = QFileDialog::getOpenFileName(this, tr("Where is %1 now?").arg(name), QDir::homePath(), tr("%1 (%1);;All files (*)").arg(name));
     if (file.isEmpty())
         return;
-    const QStringList found = m_session.setFound(path, file);
+    const QStringList found = m_session.roll().setFound(path, file);
     readAll(found);
     say(found.size() > 1 ? tr("Found %1 files of the session there.").arg(found.size()) : found.isEmpty() ? tr("That file is in the roll already.")
                                                                                                           : tr("Found."));
@@ -739,7 +751,7 @@ QStringList MainWindow::demoRoll()
 
 void MainWindow::startWith(const QString &action)
 {
-    if (action == u"choose" || (action == u"quick-clean" && m_session.count() == 0))
+    if (action == u"choose" || (action == u"quick-clean" && m_session.roll().count() == 0))
         chooseFiles();
     if (action == u"quick-clean")
         quickClean(true);
@@ -788,7 +800,7 @@ void MainWindow::setGuideShown(bool shown)
 
 QString MainWindow::truthFile() const
 {
-    const RollFrame *f = m_session.readyFrame();
+    const RollFrame *f = m_session.viewing().readyFrame();
     return f ? f->truthFile() : QString();
 }
 
@@ -801,14 +813,14 @@ void MainWindow::pinTruth()
 /// The demo roll opens where there is something to see of noise.
 void MainWindow::lookAtFirstSpot()
 {
-    const RollFrame *f = m_session.readyFrame();
+    const RollFrame *f = m_session.viewing().readyFrame();
     if (!m_lookAtSpot || !f)
         return;
     m_lookAtSpot = false;
-    if (m_session.viewport().zoom != 0)
+    if (m_session.viewing().viewport().zoom != 0)
         return; // somebody is looking somewhere already
     const auto spot = std::find_if(f->spots.begin(), f->spots.end(), [](const Spot &s) { return s.kind == SpotKind::TextureBesideSmooth; });
-    m_session.goToSpot(spot != f->spots.end() ? int(spot - f->spots.begin()) : 0);
+    m_session.viewing().goToSpot(spot != f->spots.end() ? int(spot - f->spots.begin()) : 0);
 }
 
 void MainWindow::showExportDialog()
@@ -818,7 +830,7 @@ void MainWindow::showExportDialog()
 
 void MainWindow::exportThese(const QList<int> &chosen)
 {
-    if (!m_session.readyFrame())
+    if (!m_session.viewing().readyFrame())
         return say(tr("The frame on the wall is not read yet; export when it is."));
     auto *dialog = new ExportDialog(m_session, m_recipes.recipes(), m_queue.ratio(), chosen, this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
@@ -828,9 +840,9 @@ void MainWindow::exportThese(const QList<int> &chosen)
         // Keepers that go out are decisions.
         QList<int> kept;
         for (const ExportRequest &r : requests)
-            if (const int i = m_session.indexOf(fileText(r.job.source)); i >= 0 && !kept.contains(i) && m_session.frame(i).keeper >= 0 && r.job.treatment == WantedTreatment::exactly(m_session.frame(i).trials[size_t(m_session.frame(i).keeper)]))
+            if (const int i = m_session.roll().indexOf(fileText(r.job.source)); i >= 0 && !kept.contains(i) && m_session.roll().frame(i).keeper >= 0 && r.job.treatment == WantedTreatment::exactly(m_session.roll().frame(i).trials[size_t(m_session.roll().frame(i).keeper)]))
                 kept << i;
-        if (const Status noted = m_decisions.note(m_session.decisionsAbout(kept)); !noted)
+        if (const Status noted = m_decisions.note(m_session.roll().decisionsAbout(kept)); !noted)
             say(QString::fromStdString(noted.error().userMessage));
     });
     dialog->open();
@@ -838,14 +850,14 @@ void MainWindow::exportThese(const QList<int> &chosen)
 
 void MainWindow::startFromOwnTaste()
 {
-    const RollFrame *f = m_session.readyFrame();
-    if (!f || m_session.trial() < 0)
+    const RollFrame *f = m_session.viewing().readyFrame();
+    if (!f || m_session.viewing().trial() < 0)
         return;
     if (!f->ownStart) {
         say(tr("There is no starting point of your own for %1 yet: keepers that were exported do not agree beyond chance.").arg(QString::fromStdString(Decisions::bandName(double(f->noise->luminanceNoise)))));
         return;
     }
-    m_session.startFromOwnTaste(m_session.trial());
+    m_session.editing().startFromOwnTaste(m_session.viewing().trial());
     say(QString::fromStdString(f->ownStart->reason));
 }
 
@@ -919,7 +931,7 @@ void MainWindow::setPixelsRead(bool read)
 
 void MainWindow::readPixel(QPointF upright, int row)
 {
-    const RollFrame *f = m_session.readyFrame();
+    const RollFrame *f = m_session.viewing().readyFrame();
     if (!m_pixelsRead || !f)
         return;
     const QPoint at(int(std::floor(upright.x())), int(std::floor(upright.y())));
@@ -939,14 +951,14 @@ void MainWindow::readPixel(QPointF upright, int row)
 void MainWindow::showNotes()
 {
     std::vector<ShownNotes::Note> notes;
-    if (const double ev = m_session.pushEv(); ev != 0)
-        notes.push_back({tr("pushed %1%2 EV, for looking only").arg(ev > 0 ? QStringLiteral("+") : QString()).arg(ev), [this] { m_session.setPushEv(0); }});
-    if (const Show show = m_session.look().show; show != Show::Picture)
-        notes.push_back({tr("shown: %1").arg(SpotBar::showWords(show)), [this] { m_session.setShow(Show::Picture); }});
+    if (const double ev = m_session.viewing().pushEv(); ev != 0)
+        notes.push_back({tr("pushed %1%2 EV, for looking only").arg(ev > 0 ? QStringLiteral("+") : QString()).arg(ev), [this] { m_session.viewing().setPushEv(0); }});
+    if (const Show show = m_session.viewing().look().show; show != Show::Picture)
+        notes.push_back({tr("shown: %1").arg(SpotBar::showWords(show)), [this] { m_session.viewing().setShow(Show::Picture); }});
     if (m_actions->untreatedToggle->isChecked())
         notes.push_back({tr("untreated pixels everywhere"), [this] { m_actions->untreatedToggle->trigger(); }});
     const auto name = [this](int column) {
-        const RollFrame *f = m_session.readyFrame();
+        const RollFrame *f = m_session.viewing().readyFrame();
         return column == 0 ? tr("untreated") : !f || column <= f->trialCount() ? trialLetter(column - 1)
                                                                                : m_wall->columnName(column);
     };
@@ -1042,13 +1054,13 @@ void MainWindow::resetArrangement()
     for (Card *card : m_cards)
         card->setPinned(false);
     restoreState(m_firstArrangement, kArrangement);
-    m_session.setRowCount(1);
+    m_session.viewing().setRowCount(1);
     resize(1280, 800);
 }
 
 void MainWindow::moveInRoll(int steps)
 {
-    m_session.setCurrent(std::clamp(m_session.current() + steps, 0, std::max(0, m_session.count() - 1)));
+    m_session.viewing().setCurrent(std::clamp(m_session.viewing().current() + steps, 0, std::max(0, m_session.roll().count() - 1)));
 }
 
 void MainWindow::noteRecent(const QString &path)

@@ -57,10 +57,10 @@ int takeShots(MainWindow &window, const QString &folder)
     window.openDemoRoll();
     Session *s = window.session();
     const auto allRead = [&] {
-        for (int i = 0; i < s->count(); ++i)
-            if (s->frame(i).state == RollFrame::State::Reading)
+        for (int i = 0; i < s->roll().count(); ++i)
+            if (s->roll().frame(i).state == RollFrame::State::Reading)
                 return false;
-        return s->count() > 0;
+        return s->roll().count() > 0;
     };
     if (!waitUntil(allRead)) {
         err << "irenic: the demo roll could not be read; ./demo --build makes it\n";
@@ -69,19 +69,19 @@ int takeShots(MainWindow &window, const QString &folder)
     window.setGuideShown(false);
     const auto shot = [&](const QString &name, const Viewport &viewport) {
         window.say({});
-        s->setViewport(viewport);
+        s->viewing().setViewport(viewport);
         QApplication::processEvents();
         ok = waitUntil([&] { return window.wall()->allRead() && window.wall()->isIdle() && window.regionsPanel()->isIdle(); }) && save(&window, name) && ok;
     };
-    s->setCurrent(std::min(2, s->count() - 1));
-    s->chooseKeeper(1);
+    s->viewing().setCurrent(std::min(2, s->roll().count() - 1));
+    s->editing().chooseKeeper(1);
     shot(QStringLiteral("wall-200"), {2, {0.79, 0.70}});
     window.wall()->setPage(CaptionStrip::Page::Tones);
-    s->changeParam(2, *findParam("luminance-lights"), 0.5);
-    s->changeParam(2, *findParam("colour-shadows"), 1.6);
+    s->editing().changeParam(2, *findParam("luminance-lights"), 0.5);
+    s->editing().changeParam(2, *findParam("colour-shadows"), 1.6);
     shot(QStringLiteral("wall-tones"), {2, {0.79, 0.70}});
     window.wall()->setPage(CaptionStrip::Page::Noise);
-    s->undoStack()->setIndex(1); // the keeper
+    s->editing().undoStack()->setIndex(1); // the keeper
     window.resize(2560, 1440);
     shot(QStringLiteral("wall-large"), {2, {0.79, 0.70}});
     window.resize(1280, 800);
@@ -94,7 +94,7 @@ int takeShots(MainWindow &window, const QString &folder)
     window.showView(MainWindow::View::Wall);
     window.card("regions")->bringUp();
     window.resize(1280, 800);
-    s->setViewport({0.5, {0.5, 0.62}});
+    s->viewing().setViewport({0.5, {0.5, 0.62}});
     window.regionsPanel()->addRegion(MaskPart::Kind::Sharpness);
     window.regionsPanel()->addPart(MaskPart::Kind::Painted, MaskPart::Joins::Subtracts);
     shot(QStringLiteral("regions"), {0.5, {0.5, 0.62}});
@@ -105,30 +105,30 @@ int takeShots(MainWindow &window, const QString &folder)
     window.card("lens")->hide();
     window.card("regions")->hide();
     window.resize(1280, 800);
-    s->undoStack()->setIndex(1);
-    s->setCurrent(std::min(3, s->count() - 1)); // dusk, small lamps and stars at ISO 25600
+    s->editing().undoStack()->setIndex(1);
+    s->viewing().setCurrent(std::min(3, s->roll().count() - 1)); // dusk, small lamps and stars at ISO 25600
     shot(QStringLiteral("wall-dusk"), {1, {0.36, 0.26}});
-    s->setCurrent(std::min(2, s->count() - 1));
+    s->viewing().setCurrent(std::min(2, s->roll().count() - 1));
     window.pinTruth();
-    ok = waitUntil([&] { return !s->readyFrame()->guests.empty(); }) && ok;
-    s->setColumn(1);
+    ok = waitUntil([&] { return !s->viewing().readyFrame()->guests.empty(); }) && ok;
+    s->viewing().setColumn(2);
     window.wall()->setUntreatedShown(false);
     shot(QStringLiteral("teaching"), {2, {0.80, 0.55}});
     window.wall()->setUntreatedShown(true);
-    s->unpinGuest(0);
-    s->setColumn(1);
-    s->setShow(Show::Doubt);
+    s->editing().unpinGuest(0);
+    s->viewing().setColumn(2);
+    s->viewing().setShow(Show::Doubt);
     shot(QStringLiteral("doubt"), {2, {0.79, 0.70}});
-    s->setShow(Show::Picture);
-    s->setRowCount(3);
+    s->viewing().setShow(Show::Picture);
+    s->viewing().setRowCount(3);
     for (int row = 0; row < 3; ++row) {
-        s->setRow(row);
-        s->goToSpot(row + 1);
+        s->viewing().setRow(row);
+        s->viewing().goToSpot(row + 1);
     }
-    shot(QStringLiteral("wall-rows"), s->viewport());
-    s->setRowCount(1);
+    shot(QStringLiteral("wall-rows"), s->viewing().viewport());
+    s->viewing().setRowCount(1);
     const auto view = [&](const QString &name, const std::function<bool()> &settled) { ok = waitUntil(settled) && save(&window, name) && ok; };
-    s->setViewport({2, {0.79, 0.70}});
+    s->viewing().setViewport({2, {0.79, 0.70}});
     window.openStrip(StripView::Kind::Both);
     window.stripView()->pick(2);
     const auto stripIsRead = [&] { return window.stripView()->allSettled() && window.wall()->isIdle(); };
@@ -136,13 +136,13 @@ int takeShots(MainWindow &window, const QString &folder)
     window.openStrip(StripView::Kind::Methods);
     view(QStringLiteral("ring-around"), stripIsRead);
     window.showView(MainWindow::View::Wall);
-    s->setViewport({1, {0.75, 0.68}});
+    s->viewing().setViewport({1, {0.75, 0.68}});
     window.openLoupe();
     view(QStringLiteral("loupe"), [&] { return window.loupe()->allSettled(); });
     window.showView(MainWindow::View::Wall);
     window.openBlindRound();
     window.blindView()->begin(7);
-    s->setViewport({2, {0.79, 0.70}});
+    s->viewing().setViewport({2, {0.79, 0.70}});
     view(QStringLiteral("blind-round"), [&] { return window.blindView()->left()->isSettled() && window.blindView()->right()->isSettled(); });
     window.showView(MainWindow::View::Wall);
     window.card("readings")->bringUp();
@@ -151,10 +151,10 @@ int takeShots(MainWindow &window, const QString &folder)
     ok = waitUntil([&] { return window.readingsPanel()->figure(QStringLiteral("grain")).contains(u'%'); }) && ok;
     shot(QStringLiteral("readings"), {2, {0.3, 0.4}});
     window.card("readings")->hide();
-    s->setCurrent(std::min(4, s->count() - 1)); // the rafters, three stops under
+    s->viewing().setCurrent(std::min(4, s->roll().count() - 1)); // the rafters, three stops under
     window.card("rendering")->bringUp();
     window.resize(1280, 800);
-    s->changeRendering({.white = {3400, 4}, .exposureEv = 2.6, .shadows = 0.45, .contrast = 0.2}, {});
+    s->editing().changeRendering({.white = {3400, 4}, .exposureEv = 2.6, .shadows = 0.45, .contrast = 0.2}, {});
     shot(QStringLiteral("rendering"), {0, {0.5, 0.5}});
     window.card("rendering")->hide();
     const QTemporaryDir out;
@@ -166,8 +166,8 @@ int takeShots(MainWindow &window, const QString &folder)
     window.exportQueue()->add(choices.requests(*s));
     window.card("queue")->bringUp();
     window.resize(1280, 800);
-    s->setCurrent(std::min(2, s->count() - 1));
-    s->setViewport({2, {0.3, 0.4}});
+    s->viewing().setCurrent(std::min(2, s->roll().count() - 1));
+    s->viewing().setViewport({2, {0.3, 0.4}});
     view(QStringLiteral("queue"), [&] { return window.exportQueue()->overCount() >= 4 && window.exportQueue()->fraction() > 0.2 && window.wall()->allSettled(); });
     window.exportQueue()->cancelAll();
     ok = waitUntil([&] { return !window.exportQueue()->isBusy(); }) && ok;

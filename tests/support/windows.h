@@ -54,13 +54,13 @@ inline bool hang(MainWindow *window, const QStringList &files)
     Session *session = window->session();
     const auto ready = [&] {
         for (int i = 0; i < files.size(); ++i)
-            if (i >= session->count() || session->frame(i).state != RollFrame::State::Ready)
+            if (i >= session->roll().count() || session->roll().frame(i).state != RollFrame::State::Ready)
                 return false;
         return true;
     };
     if (!QTest::qWaitFor(ready, kPatienceMs))
         return false;
-    session->setViewport({2, {0.5, 0.2}});
+    session->viewing().setViewport({2, {0.5, 0.2}});
     return QTest::qWaitFor([&] { return window->wall()->allSettled(); }, kPatienceMs);
 }
 

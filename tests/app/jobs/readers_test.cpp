@@ -96,7 +96,7 @@ private slots:
         MaskPart painted;
         painted.strokes.push_back({.radiusPx = 20, .hardness = 1, .points = {{float(s.frame->crop.x) + 60, float(s.frame->crop.y) + 50}}});
         region.parts.push_back(painted);
-        f.regions.push_back(region);
+        f.regions = std::vector{region};
         f.bindRegions();
         QVERIFY(f.regionSet);
         MaskRenderer renderer;

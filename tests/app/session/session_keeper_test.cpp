@@ -49,15 +49,15 @@ private slots:
         QVERIFY(other.open(copyOf(keeper.file()), &toRead).ok());
         QCOMPARE(toRead, (QStringList{path("a.dng"), path("b.dng")}));
         QVERIFY2(after.saved(m_dir->path()) == saved, "also while nothing is read yet");
-        QSignalSpy guests(&after, &Session::guestsWanted);
+        QSignalSpy guests(&after.roll(), &Roll::guestsWanted);
         read(after, path("a.dng"));
         QVERIFY(after.saved(m_dir->path()) == saved);
-        QCOMPARE(after.frame(0).trials, before.frame(0).trials);
-        QCOMPARE(after.frame(0).spots, before.frame(0).spots);
-        QCOMPARE(after.column(), before.column());
-        QVERIFY(after.viewport() == before.viewport());
-        QVERIFY(after.look() == before.look() && after.pushEv() == 1.5);
-        QCOMPARE(after.undoStack()->count(), 0);
+        QCOMPARE(after.roll().frame(0).trials, before.roll().frame(0).trials);
+        QCOMPARE(after.roll().frame(0).spots, before.roll().frame(0).spots);
+        QCOMPARE(after.viewing().column(), before.viewing().column());
+        QVERIFY(after.viewing().viewport() == before.viewing().viewport());
+        QVERIFY(after.viewing().look() == before.viewing().look() && after.viewing().pushEv() == 1.5);
+        QCOMPARE(after.editing().undoStack()->count(), 0);
         QVERIFY(guests.isEmpty());
     }
 
@@ -72,9 +72,9 @@ private slots:
         const auto kept = [&] { return sessionFromText(contentsOf(keeper.file()).toStdString(), "kept").take(); };
         QCOMPARE(kept().frames.size(), size_t(1));
         read(session, path("a.dng"));
-        session.chooseKeeper(2);
+        session.editing().chooseKeeper(2);
         QTRY_COMPARE_WITH_TIMEOUT(kept().frames[0].keeper, 2, kPatienceMs);
-        session.undoStack()->undo();
+        session.editing().undoStack()->undo();
         QTRY_COMPARE_WITH_TIMEOUT(kept().frames[0].keeper, -1, kPatienceMs);
     }
 
@@ -93,7 +93,7 @@ private slots:
         QVERIFY(two.file() != one.file() && !two.isNamed());
         second.addPaths({path("b.dng")});
         QVERIFY(two.keep().ok());
-        first.setPushEv(3);
+        first.viewing().setPushEv(3);
         QVERIFY(one.keep().ok());
         const auto ofOne = sessionFromText(contentsOf(one.file()).toStdString(), "one").take(), ofTwo = sessionFromText(contentsOf(two.file()).toStdString(), "two").take();
         QCOMPARE(ofOne.frames.size(), size_t(1));
@@ -131,7 +131,7 @@ private slots:
         QStringList toRead;
         QVERIFY(!keeper.open(path("b.dng"), &toRead).ok());
         QVERIFY(!keeper.open(path("nowhere.json"), &toRead).ok());
-        QCOMPARE(session.count(), 1); // and what was open is as it was
+        QCOMPARE(session.roll().count(), 1); // and what was open is as it was
         QVERIFY(toRead.isEmpty());
     }
 
@@ -164,14 +164,14 @@ private slots:
         QStringList toRead;
         QVERIFY(other.open(copy, &toRead).ok());
         QVERIFY(toRead.isEmpty());
-        QVERIFY(after.frame(0).isMissing() && after.frame(1).isMissing());
-        QVERIFY(after.frame(0).problem.contains("a.dng"));
+        QVERIFY(after.roll().frame(0).isMissing() && after.roll().frame(1).isMissing());
+        QVERIFY(after.roll().frame(0).problem.contains("a.dng"));
         QVERIFY(other.keep().ok());
         QCOMPARE(sessionFromText(contentsOf(copy).toStdString(), "copy").take().frames[0].trials.size(), size_t(4));
-        QCOMPARE(after.setFound(path("a.dng"), path("elsewhere/a.dng")), (QStringList{path("elsewhere/a.dng"), path("elsewhere/b.dng")}));
+        QCOMPARE(after.roll().setFound(path("a.dng"), path("elsewhere/a.dng")), (QStringList{path("elsewhere/a.dng"), path("elsewhere/b.dng")}));
         read(after, path("elsewhere/a.dng"));
-        QCOMPARE(after.frame(0).trials, before.frame(0).trials);
-        QCOMPARE(after.frame(0).keeper, before.frame(0).keeper);
+        QCOMPARE(after.roll().frame(0).trials, before.roll().frame(0).trials);
+        QCOMPARE(after.roll().frame(0).keeper, before.roll().frame(0).keeper);
     }
 
     /// What a six-by-six frame keeps of its noise is pixels, too: they count, and go with the others.
@@ -183,36 +183,36 @@ private slots:
         before->alone = m_shot.frame;
         sixBySix->beforeColours = before;
         Session session;
-        session.setMemoryBudget(400 * 300 * 2 * 2 + 400 * 300); // two frames, not three
+        session.roll().setMemoryBudget(400 * 300 * 2 * 2 + 400 * 300); // two frames, not three
         session.addPaths({path("a.dng"), path("b.dng")});
         read(session, path("a.dng"));
-        session.setReadingDone(path("b.dng"), sixBySix, m_shot.noise, {}, {});
-        QCOMPARE(session.frame(1).state, RollFrame::State::Resting);
-        QVERIFY(!session.frame(1).frame->beforeColours);
+        session.roll().setReadingDone(path("b.dng"), sixBySix, m_shot.noise, {}, {});
+        QCOMPARE(session.roll().frame(1).state, RollFrame::State::Resting);
+        QVERIFY(!session.roll().frame(1).frame->beforeColours);
     }
 
     void framesThatRestKeepTheirChoicesAndWake()
     {
         Session session;
-        session.setMemoryBudget(400 * 300 * 2 + 400 * 300); // one of them, not two
+        session.roll().setMemoryBudget(400 * 300 * 2 + 400 * 300); // one of them, not two
         session.addPaths({path("a.dng"), path("b.dng")});
         read(session, path("a.dng"));
         decide(session);
         read(session, path("b.dng"));
-        QCOMPARE(session.frame(1).state, RollFrame::State::Resting);
-        QVERIFY(session.frame(1).frame->samples.isEmpty());
-        QCOMPARE(session.frame(1).pictureSize(), QSize(400, 300));
-        QSignalSpy wanted(&session, &Session::pixelsWanted);
-        session.setCurrent(1);
+        QCOMPARE(session.roll().frame(1).state, RollFrame::State::Resting);
+        QVERIFY(session.roll().frame(1).frame->samples.isEmpty());
+        QCOMPARE(session.roll().frame(1).pictureSize(), QSize(400, 300));
+        QSignalSpy wanted(&session.roll(), &Roll::pixelsWanted);
+        session.viewing().setCurrent(1);
         QCOMPARE(wanted.value(0).value(0).toString(), path("b.dng"));
-        QVERIFY(!session.readyFrame());
-        session.setAwake(path("b.dng"), m_shot.frame);
-        QVERIFY(session.readyFrame());
-        QCOMPARE(session.frame(0).state, RollFrame::State::Resting);
-        QCOMPARE(session.frame(0).keeper, 3);
-        session.setCurrent(0);
-        session.setReadingFailed(path("a.dng"), "gone"); // the drive went away meanwhile
-        QVERIFY(session.frame(0).isMissing());
+        QVERIFY(!session.viewing().readyFrame());
+        session.roll().setAwake(path("b.dng"), m_shot.frame);
+        QVERIFY(session.viewing().readyFrame());
+        QCOMPARE(session.roll().frame(0).state, RollFrame::State::Resting);
+        QCOMPARE(session.roll().frame(0).keeper, 3);
+        session.viewing().setCurrent(0);
+        session.roll().setReadingFailed(path("a.dng"), "gone"); // the drive went away meanwhile
+        QVERIFY(session.roll().frame(0).isMissing());
         QCOMPARE(session.saved(m_dir->path()).frames[0].trials.size(), size_t(4));
     }
 
@@ -234,17 +234,17 @@ private:
         QFile::copy(file, copy);
         return copy;
     }
-    void read(Session &session, const QString &file) { session.setReadingDone(file, m_shot.frame, m_shot.noise, {}, {{SpotKind::Edge, {30, 40}}}); }
+    void read(Session &session, const QString &file) { session.roll().setReadingDone(file, m_shot.frame, m_shot.noise, {}, {{SpotKind::Edge, {30, 40}}}); }
     static void decide(Session &session)
     {
-        session.addTrial({"nlm", 0.4, 1.7, "wavelet"});
-        session.chooseKeeper(3);
-        session.renameSpot(session.addSpot({100, 50}), "knot");
-        session.changeRendering({.white = {3400, -2}, .exposureEv = 0.5, .contrast = 0.25}, "rendering");
-        session.setViewport({2, {0.25, 0.75}});
-        session.setRowCount(2);
-        session.setPushEv(1.5);
-        session.noteExported(session.frame(0).path, "/out/a.dng");
+        session.editing().addTrial({"nlm", 0.4, 1.7, "wavelet"});
+        session.editing().chooseKeeper(3);
+        session.editing().renameSpot(session.editing().addSpot({100, 50}), "knot");
+        session.editing().changeRendering({.white = {3400, -2}, .exposureEv = 0.5, .contrast = 0.25}, "rendering");
+        session.viewing().setViewport({2, {0.25, 0.75}});
+        session.viewing().setRowCount(2);
+        session.viewing().setPushEv(1.5);
+        session.roll().noteExported(session.roll().frame(0).path, "/out/a.dng");
     }
 
     Simulated m_shot;

@@ -175,11 +175,11 @@ private slots:
         QCOMPARE(a->role(), QAccessible::Slider);
         QAccessibleValueInterface *value = a->valueInterface();
         QVERIFY(value);
-        QCOMPARE(value->currentValue().toDouble(), window->session()->readyFrame()->trials[0].luminance);
+        QCOMPARE(value->currentValue().toDouble(), window->session()->viewing().readyFrame()->trials[0].luminance);
         QCOMPARE(value->maximumValue().toDouble(), 3.0);
         QVERIFY(a->text(QAccessible::Description).contains("suggestion"));
         value->setCurrentValue(0.4);
-        QCOMPARE(window->session()->readyFrame()->trials[0].luminance, 0.4);
+        QCOMPARE(window->session()->viewing().readyFrame()->trials[0].luminance, 0.4);
         QCOMPARE(a->text(QAccessible::Value), QString("0.40"));
     }
 
@@ -193,7 +193,7 @@ private slots:
         QAccessibleValueInterface *value = QAccessible::queryAccessibleInterface(curve)->valueInterface();
         QVERIFY(value && value->currentValue().toDouble() == 1);
         value->setCurrentValue(1.5);
-        QCOMPARE(window->session()->readyFrame()->trials[0].taste.luminanceShadows, 1.5);
+        QCOMPARE(window->session()->viewing().readyFrame()->trials[0].taste.luminanceShadows, 1.5);
     }
 
     /// The program itself, on the accessibility bus: a client that knows nothing of it finds pictures, readings, and the strengths, and sets one.

@@ -11,6 +11,7 @@
 #include "view/leftover_view.h"
 #include "view/plot.h"
 #include "view/reading_bars.h"
+#include "view/strength_slider.h"
 #include "window/actions.h"
 
 #include <QComboBox>
@@ -29,6 +30,24 @@
 
 using namespace irenic;
 using namespace irenic::test;
+
+/// How often a widget or one of its children got other colours or another style.
+class StyleCounter : public QObject
+{
+public:
+    int count = 0;
+    void watch(QWidget *widget)
+    {
+        widget->installEventFilter(this);
+        for (QWidget *child : widget->findChildren<QWidget *>())
+            child->installEventFilter(this);
+    }
+    bool eventFilter(QObject *, QEvent *event) override
+    {
+        count += event->type() == QEvent::StyleChange || event->type() == QEvent::PaletteChange;
+        return false;
+    }
+};
 
 /// Comparing, as a photographer does it: spots, rows, strips, loupe, blind rounds, guests, readings. Drives the real window.
 class BoothTest : public QObject
@@ -58,48 +77,69 @@ private slots:
 
     void spotsAreProposedAndDigitsGoThere()
     {
-        const auto &spots = session()->frame(0).spots;
+        const auto &spots = session()->roll().frame(0).spots;
         QVERIFY2(spots.size() >= 3, "the test scene has texture, colours and darkness");
         for (int i = 0; i < int(spots.size()); ++i) {
             QTest::keyClick(m_window.get(), Qt::Key(Qt::Key_1 + i));
-            QCOMPARE(session()->spotAt(0), i);
+            QCOMPARE(session()->viewing().spotAt(0), i);
             QVERIFY(m_window->wall()->visibleRegion().adjusted(-1, -1, 1, 1).contains(spots[size_t(i)].at));
             QVERIFY(tab(i)->isChecked());
         }
         QTest::mouseClick(tab(0), Qt::LeftButton);
-        QCOMPARE(session()->spotAt(0), 0);
+        QCOMPARE(session()->viewing().spotAt(0), 0);
     }
 
     void spotsAreMarkedByKeyButtonAndClick()
     {
-        while (session()->frame(0).spots.size() > 4) // room for three
-            session()->removeSpot(4);
-        const size_t before = session()->frame(0).spots.size();
+        while (session()->roll().frame(0).spots.size() > 4) // room for three
+            session()->editing().removeSpot(4);
+        const size_t before = session()->roll().frame(0).spots.size();
         QTest::keyClick(m_window.get(), Qt::Key_S);
-        QCOMPARE(session()->frame(0).spots.size(), before + 1);
-        QVERIFY((session()->frame(0).spots.back().at - m_window->wall()->middle()).manhattanLength() <= 2);
+        QCOMPARE(session()->roll().frame(0).spots.size(), before + 1);
+        QVERIFY((session()->roll().frame(0).spots.back().at - m_window->wall()->middle()).manhattanLength() <= 2);
         LivePane *pane = paneAt(1);
         const QPoint at(40, 60);
         const QPointF place = pane->pictureAt(at);
         QTest::mouseClick(pane, Qt::LeftButton, Qt::ShiftModifier, at);
-        QCOMPARE(session()->frame(0).spots.size(), before + 2);
-        QCOMPARE(session()->frame(0).spots.back().at, QPoint(int(place.x()), int(place.y())));
+        QCOMPARE(session()->roll().frame(0).spots.size(), before + 2);
+        QCOMPARE(session()->roll().frame(0).spots.back().at, QPoint(int(place.x()), int(place.y())));
         auto *plus = m_window->findChild<QToolButton *>("markSpot");
-        session()->setViewport({2, {0.2, 0.8}});
+        session()->viewing().setViewport({2, {0.2, 0.8}});
         QTest::mouseClick(plus, Qt::LeftButton);
-        QCOMPARE(session()->frame(0).spots.size(), before + 3);
+        QCOMPARE(session()->roll().frame(0).spots.size(), before + 3);
         QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ShiftModifier);
-        QCOMPARE(session()->frame(0).spots.size(), before + 2);
+        QCOMPARE(session()->roll().frame(0).spots.size(), before + 2);
         trigger("undo");
-        QCOMPARE(session()->frame(0).spots.size(), before + 3);
+        QCOMPARE(session()->roll().frame(0).spots.size(), before + 3);
         trigger("carrySpots");
-        QVERIFY(session()->frame(1).spots == session()->frame(0).spots);
+        QVERIFY(session()->roll().frame(1).spots == session()->roll().frame(0).spots);
+    }
+
+    void aStepOfASliderRestylesNoStrip()
+    {
+        const Wall *wall = m_window->wall();
+        std::array<StyleCounter, 4> restyled;
+        for (int c = 0; c < 4; ++c)
+            restyled[size_t(c)].watch(wall->strip(c));
+        session()->editing().changeParam(0, kLuminanceParam, 0.42, 7);
+        session()->editing().changeParam(0, kLuminanceParam, 0.43, 7);
+        QCOMPARE(wall->strip(1)->findChild<StrengthSlider *>("luminance")->strength(), 0.43);
+        for (const StyleCounter &s : restyled)
+            QCOMPARE(s.count, 0);
+        session()->editing().chooseKeeper(1);
+        QVERIFY(restyled[2].count > 0); // the keeper's paper is inverted
+        QCOMPARE(restyled[1].count + restyled[3].count, 0);
+        session()->editing().chooseKeeper(2);
+        QVERIFY(restyled[3].count > 0);
+        QCOMPARE(restyled[0].count + restyled[1].count, 0);
+        QVERIFY(wall->strip(2)->palette() != wall->strip(3)->palette());
+        QCOMPARE(wall->strip(2)->palette(), wall->strip(1)->palette());
     }
 
     void nothingInTheTopBarIsCutOff()
     {
-        session()->goToSpot(1);
-        const int count = int(session()->frame(0).spots.size());
+        session()->viewing().goToSpot(1);
+        const int count = int(session()->roll().frame(0).spots.size());
         const auto *data = m_window->findChild<QLabel *>("shootingData");
         const auto withWords = [&] {
             int words = 0;
@@ -116,7 +156,7 @@ private slots:
         QVERIFY(tab(1)->text().size() > 1);
         QTRY_VERIFY_WITH_TIMEOUT(tab(count - 1)->parentWidget()->parentWidget()->rect().contains(tab(count - 1)->geometry()), kPatienceMs);
         QVERIFY(whole.startsWith(data->text()) && data->fontMetrics().horizontalAdvance(data->text()) <= data->width());
-        session()->goToSpot(0);
+        session()->viewing().goToSpot(0);
         QCOMPARE(withWords(), 1);
         QVERIFY(tab(0)->text().size() > 1);
         m_window->card("readings")->hide();
@@ -155,7 +195,7 @@ private slots:
         const QRect first = m_window->wall()->pane(1, 0)->image().region;
         auto *pane = m_window->wall()->findChild<LivePane *>("pane-1-1");
         QTest::mousePress(pane, Qt::LeftButton, {}, {80, 50});
-        QCOMPARE(session()->row(), 1);
+        QCOMPARE(session()->viewing().row(), 1);
         QTest::mouseMove(pane, {60, 70});
         QTest::mouseRelease(pane, Qt::LeftButton, {}, {60, 70});
         settle();
@@ -176,15 +216,15 @@ private slots:
             QVERIFY(m_window->wall()->strip(c)->width() >= Wall::kLeastColumnPx);
             QCOMPARE(m_window->wall()->pane(c)->image().region, m_window->wall()->pane(0)->image().region);
         }
-        QCOMPARE(session()->column(), 5);
+        QCOMPARE(session()->viewing().column(), 6);
         QTest::keyClick(m_window.get(), Qt::Key_D, Qt::ControlModifier);
-        QCOMPARE(session()->frame(0).trialCount(), 7);
+        QCOMPARE(session()->roll().frame(0).trialCount(), 7);
         QTest::keyClick(m_window.get(), Qt::Key_B);
-        QCOMPARE(session()->column(), 1);
+        QCOMPARE(session()->viewing().column(), 2);
         QTest::keyClick(m_window.get(), Qt::Key_Delete);
-        QCOMPARE(session()->frame(0).trialCount(), 6);
+        QCOMPARE(session()->roll().frame(0).trialCount(), 6);
         trigger("undo");
-        QCOMPARE(session()->frame(0).trialCount(), 7);
+        QCOMPARE(session()->roll().frame(0).trialCount(), 7);
         // The untreated column can be put away, and is still at hand.
         QTest::keyClick(m_window.get(), Qt::Key_U);
         settle();
@@ -212,7 +252,7 @@ private slots:
     {
         QFETCH(int, key);
         QFETCH(int, show);
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const QImage picture = paneAt(2)->image().image;
         const auto meant = [&](Show side) {
             const QRect r = paneAt(2)->image().region;
@@ -229,7 +269,7 @@ private slots:
         // The toggle of the pair, and its way back.
         QTest::keyClick(m_window.get(), Qt::Key(key), Qt::ShiftModifier);
         settle();
-        QCOMPARE(int(session()->look().show), show);
+        QCOMPARE(int(session()->viewing().look().show), show);
         QCOMPARE(paneAt(2)->image().image, meant(Show(show)));
         QCOMPARE(m_window->findChild<QComboBox *>("show")->currentText(), SpotBar::showWords(Show(show)));
         QTest::keyClick(m_window.get(), Qt::Key(key), Qt::ShiftModifier);
@@ -251,7 +291,7 @@ private slots:
         for (int i = 0; i < 4; ++i) {
             QCOMPARE(strip->cell(i).treatment.luminance, 0.2 + 0.4 * i);
             QCOMPARE(strip->cell(i).treatment.colour, 0.2 + 0.4 * i);
-            QCOMPARE(strip->cell(i).treatment.method, session()->frame(0).trials[1].method);
+            QCOMPARE(strip->cell(i).treatment.method, session()->roll().frame(0).trials[1].method);
         }
         QTRY_VERIFY_WITH_TIMEOUT(strip->allSettled(), kPatienceMs);
         QVERIFY(strip->pane(0)->image().image != strip->pane(3)->image().image);
@@ -277,8 +317,8 @@ private slots:
         QCOMPARE(strip->picked(), 1);
         QTest::keyClick(strip, Qt::Key_Return);
         QVERIFY(m_window->wall()->isVisible());
-        QCOMPARE(session()->frame(0).trials[1].luminance, 0.6);
-        QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("strengths of B from the strip"));
+        QCOMPARE(session()->roll().frame(0).trials[1].luminance, 0.6);
+        QCOMPARE(session()->editing().undoStack()->undoText(), QStringLiteral("strengths of B from the strip"));
         settle();
     }
 
@@ -296,8 +336,8 @@ private slots:
         QCOMPARE(strip->picked(), 5);
         const Treatment meant = strip->cell(5).treatment;
         QTest::keyClick(strip, Qt::Key_N);
-        QCOMPARE(session()->frame(0).trialCount(), 4);
-        QVERIFY(session()->frame(0).trials[3] == meant);
+        QCOMPARE(session()->roll().frame(0).trialCount(), 4);
+        QVERIFY(session()->roll().frame(0).trials[3] == meant);
         // Methods across, strengths down.
         trigger("methodRing");
         QCOMPARE(strip->columnCount(), int(methods().size()));
@@ -327,7 +367,7 @@ private slots:
         Loupe *loupe = m_window->loupe();
         QTRY_VERIFY_WITH_TIMEOUT(loupe->allSettled(), kPatienceMs);
         QVERIFY(loupe->first()->content().treatment.isNone());
-        QVERIFY(loupe->second()->content().treatment == session()->frame(0).trials[2]);
+        QVERIFY(loupe->second()->content().treatment == session()->roll().frame(0).trials[2]);
         // Left of the line hangs the first, right of it the second, at the same place.
         const auto table = loupe->first()->parentWidget();
         const QImage screen = table->grab().toImage();
@@ -383,7 +423,7 @@ private slots:
         const bool early = blind->round()->asked() == 0;
         QVERIFY(early || (blind->left()->isSettled() && blind->right()->isSettled()));
         // Always picks trial B, wherever it hangs.
-        const Treatment favourite = session()->frame(0).trials[1];
+        const Treatment favourite = session()->roll().frame(0).trials[1];
         while (blind->isAsking()) {
             QTRY_VERIFY_WITH_TIMEOUT(blind->left()->isSettled() && blind->right()->isSettled(), kPatienceMs);
             const bool left = blind->left()->content().treatment == favourite, right = blind->right()->content().treatment == favourite;
@@ -408,13 +448,13 @@ private slots:
         QCOMPARE(blind->round()->asked(), asked - 1);
         QTest::mouseClick(blind->findChild<QPushButton *>("blindReveal"), Qt::LeftButton);
         QTest::mouseClick(blind->findChild<QPushButton *>("blindKeep"), Qt::LeftButton);
-        QCOMPARE(session()->frame(0).keeper, 1);
+        QCOMPARE(session()->roll().frame(0).keeper, 1);
         QVERIFY(m_window->wall()->isVisible());
     }
 
     void aGuestHangsBesideTheTrials()
     {
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const auto rgb = encoded8(developRegion(Cleaner(f.frame, f.noise, {"wavelet", 1, 1}), f.frame->crop, {-0.5}, nullptr, {}).value());
         const QImage rendition(rgb.samples.data(), rgb.size.width, rgb.size.height, 3 * rgb.size.width, QImage::Format_RGB888);
         QVERIFY(rendition.save(m_dir.filePath("elsewhere.png")));
@@ -436,8 +476,8 @@ private slots:
         };
         QVERIFY(std::abs(mean(paneAt(4)->image().image) - mean(paneAt(1)->image().image)) < 3);
         // It cannot be kept, and can be taken down and put back.
-        session()->setColumn(3);
-        QCOMPARE(session()->trial(), -1);
+        session()->viewing().setColumn(4);
+        QCOMPARE(session()->viewing().trial(), -1);
         QVERIFY(!action("keep")->isEnabled());
         QVERIFY(action("unpin")->isEnabled());
         trigger("unpin");
@@ -457,11 +497,11 @@ private slots:
     void theTruthHangsWhereThereIsOne()
     {
         QVERIFY(action("pinTruth")->isEnabled());
-        session()->setCurrent(1);
+        session()->viewing().setCurrent(1);
         QVERIFY(!action("pinTruth")->isEnabled());
-        session()->setCurrent(0);
+        session()->viewing().setCurrent(0);
         trigger("pinTruth");
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         QTRY_COMPARE_WITH_TIMEOUT(f.guests.size(), size_t(1), kPatienceMs);
         settle();
         QCOMPARE(f.guests[0]->dx, 0);
@@ -495,21 +535,21 @@ private slots:
         trigger("guide");
         QVERIFY(guide->isVisible());
         QTest::keyClick(m_window.get(), Qt::Key_B); // never in the way of the keys
-        QCOMPARE(session()->column(), 1);
+        QCOMPARE(session()->viewing().column(), 2);
         QTest::mouseClick(guide->findChild<QPushButton *>("guideClose"), Qt::LeftButton);
         QVERIFY(!guide->isVisible());
     }
 
     void theWholeFrameIsReadOnRequest()
     {
-        session()->changeParam(0, kLuminanceParam, 0.4);
+        session()->editing().changeParam(0, kLuminanceParam, 0.4);
         QTest::keyClick(m_window.get(), Qt::Key_A);
         ReadingsPanel *panel = m_window->readingsPanel();
         QTest::keyClick(m_window.get(), Qt::Key_J, Qt::ControlModifier);
         QVERIFY(panel->isVisible());
         QTRY_VERIFY_WITH_TIMEOUT(panel->figure("grain").contains('%'), kPatienceMs);
         // The figures are those of the core, for that trial.
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const LeftoverMap map = leftoverMap(Cleaner(f.frame, f.noise, f.trials[0]), nullptr).take();
         QCOMPARE(panel->figure("grain"), QStringLiteral("%1 %").arg(100 * map.left.luminance, 0, 'f', 1));
         QCOMPARE(panel->figure("lost"), QString::number(map.detailLost, 'f', 2));
@@ -535,13 +575,13 @@ private slots:
 
     void theMapTellsWhereTrialsDiffer()
     {
-        session()->changeParam(0, kLuminanceParam, 0.1);
+        session()->editing().changeParam(0, kLuminanceParam, 0.1);
         ReadingsPanel *panel = m_window->readingsPanel();
         auto *maps = panel->findChild<QComboBox *>("maps");
         m_window->card("readings")->show();
         QVERIFY(!maps->isEnabled() && !panel->map()->field());
         for (const int trial : {0, 1}) {
-            session()->setColumn(trial);
+            session()->viewing().setColumn(1 + trial);
             panel->measure();
             QTRY_VERIFY_WITH_TIMEOUT(panel->figure("nearness").contains("dB"), kPatienceMs);
         }
@@ -553,7 +593,7 @@ private slots:
             maps->setCurrentIndex(i);
             emit maps->activated(i);
         };
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const ErrorMap a = errorMap(Cleaner(f.frame, f.noise, f.trials[0]), nullptr).take(), b = errorMap(Cleaner(f.frame, f.noise, f.trials[1]), nullptr).take();
         choose(1);
         const size_t highest = size_t(std::max_element(b.square.begin(), b.square.end()) - b.square.begin());
@@ -572,10 +612,10 @@ private slots:
         QVERIFY(darker > int(field.shade.size()) / 2); // A leaves nearly all of the noise
         QTest::keyClick(m_window.get(), Qt::Key_J);
         const UprightPoint at = f.frame->uprightOf(b.place(apart).middle());
-        QVERIFY(std::abs(session()->viewport().centre.x() * f.frame->uprightSize().width - at.x) < 2);
-        QVERIFY(std::abs(session()->viewport().centre.y() * f.frame->uprightSize().height - at.y) < 2);
+        QVERIFY(std::abs(session()->viewing().viewport().centre.x() * f.frame->uprightSize().width - at.x) < 2);
+        QVERIFY(std::abs(session()->viewing().viewport().centre.y() * f.frame->uprightSize().height - at.y) < 2);
         // Seen from the other side.
-        session()->setColumn(0);
+        session()->viewing().setColumn(1);
         choose(2);
         QCOMPARE(maps->currentText(), QStringLiteral("map: error against B"));
         QVERIFY(std::abs(panel->map()->field()->shade[apart] - (1 - field.shade[apart])) < 1e-4f);
@@ -583,10 +623,10 @@ private slots:
 
     void readingsUnderThePictureAreThoseOfThePlace()
     {
-        session()->setViewport({2, {0.5, 0.15}}); // the gradient
+        session()->viewing().setViewport({2, {0.5, 0.15}}); // the gradient
         settle();
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle() && paneAt(2)->readings(), kPatienceMs);
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const QPoint middle = paneAt(2)->image().region.center();
         const auto core = readingsAt(Cleaner(f.frame, f.noise, f.trials[1]), placeAround(*f.frame, {middle.x(), middle.y()}), nullptr);
         QVERIFY(*paneAt(2)->readings() == core.value());
@@ -598,7 +638,7 @@ private slots:
     /// A pane that is put away before its readings came asks for them again.
     void readingsComeToPanesThatWereHidden()
     {
-        session()->setViewport({2, {0.3, 0.4}});
+        session()->viewing().setViewport({2, {0.3, 0.4}});
         settle();
         m_window->openStrip(StripView::Kind::Both); // hides the wall
         QVERIFY(!paneAt(3)->isVisible());
@@ -662,10 +702,10 @@ private slots:
         QVERIFY(readings(1).detailLost > 1.5 * readings(2).detailLost);
         QVERIFY(inked(1) > inked(2) + 2);
         // With several rows of places there is a line of words in their place.
-        session()->setRowCount(2);
+        session()->viewing().setRowCount(2);
         settle();
         QVERIFY(!barsOf(1)->isVisible());
-        session()->setRowCount(1);
+        session()->viewing().setRowCount(1);
         settle();
         QVERIFY(barsOf(1)->isVisible());
     }
@@ -702,14 +742,14 @@ private slots:
         QCOMPARE(dialog->longEdgePx(), 300);
         dialog->findChild<QSpinBox *>("outputPixels")->setValue(360);
         dialog->accept();
-        QCOMPARE(session()->viewport().zoom, 0.5);
+        QCOMPARE(session()->viewing().viewport().zoom, 0.5);
         settle();
         // Noise shrinks with the picture: at a quarter each pixel is the mean of four of every colour.
         const auto spread = [&] {
             const QImage screen = paneAt(0)->grab().toImage();
             // About one place of the picture, wherever that hangs: in the gradient.
             const QPointF middle = paneAt(0)->pictureAt(QPointF(paneAt(0)->rect().center()));
-            const double zoom = session()->viewport().zoom;
+            const double zoom = session()->viewing().viewport().zoom;
             const int side = int(80 * zoom), left = paneAt(0)->width() / 2 + int((450 - middle.x()) * zoom) - side / 2, top = paneAt(0)->height() / 2 + int((105 - middle.y()) * zoom) - side / 2;
             double sum = 0, squares = 0;
             int n = 0;
@@ -722,19 +762,19 @@ private slots:
                 }
             return std::sqrt(squares / n - sum * sum / n / n);
         };
-        session()->setViewport({0.25, {0.5, 0.0}});
+        session()->viewing().setViewport({0.25, {0.5, 0.0}});
         settle();
         const double quarter = spread();
-        session()->setViewport({1, {0.5, 0.0}});
+        session()->viewing().setViewport({1, {0.5, 0.0}});
         settle();
         QVERIFY2(quarter < 0.75 * spread(), qPrintable(QStringLiteral("%1 against %2").arg(quarter).arg(spread())));
         // From between the rungs, wheel and keys find the ladder again.
-        session()->setViewport({0.37, {0.5, 0.5}});
+        session()->viewing().setViewport({0.37, {0.5, 0.5}});
         m_window->wall()->zoomBy(1);
-        QCOMPARE(session()->viewport().zoom, 0.5);
-        session()->setViewport({0.37, {0.5, 0.5}});
+        QCOMPARE(session()->viewing().viewport().zoom, 0.5);
+        session()->viewing().setViewport({0.37, {0.5, 0.5}});
         m_window->wall()->zoomBy(-1);
-        QCOMPARE(session()->viewport().zoom, 0.0);
+        QCOMPARE(session()->viewing().viewport().zoom, 0.0);
     }
 
     void recipesAreSavedAndApplied()
@@ -749,8 +789,8 @@ private slots:
         QVERIFY(quiet);
         QTest::keyClick(m_window.get(), Qt::Key_C);
         quiet->trigger();
-        QVERIFY(session()->frame(0).trials[2] == (Treatment{"dct", 0.55, 1.15}));
-        QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("recipe Quiet on C"));
+        QVERIFY(session()->roll().frame(0).trials[2] == (Treatment{"dct", 0.55, 1.15}));
+        QCOMPARE(session()->editing().undoStack()->undoText(), QStringLiteral("recipe Quiet on C"));
         QVERIFY(m_window->recipes()->remove("Quiet").ok());
     }
 
@@ -760,27 +800,27 @@ private slots:
         const QImage shown = paneAt(1)->image().image;
         QVERIFY(sheet.width() >= 4 * 2 * shown.width()); // four columns at 200 %
         QVERIFY(sheet.height() > 2 * shown.height() + 60);
-        session()->setPushEv(2);
+        session()->viewing().setPushEv(2);
         settle();
         QVERIFY(m_window->comparisonPicture() != sheet);
-        session()->setPushEv(0);
+        session()->viewing().setPushEv(0);
         settle();
     }
 
     void aQuickTrialIsSettledSoonAfterItsSliderMoves()
     {
         // Not a timed test: what is asked for is that intermediate answers come while it is dragged, and that the last one is final.
-        session()->changeMethod(0, "wavelet", {});
+        session()->editing().changeMethod(0, "wavelet", {});
         settle();
         const LivePane *pane = paneAt(1);
         QSignalSpy states(pane, &LivePane::stateChanged);
         for (int i = 0; i < 10; ++i) {
-            session()->changeParam(0, kLuminanceParam, 0.33 + 0.1 * i, 99);
+            session()->editing().changeParam(0, kLuminanceParam, 0.33 + 0.1 * i, 99);
             QVERIFY2(!pane->isSettled(), "a changed pane must not say that it is settled");
             QTest::qWait(15);
         }
         settle();
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const QRect r = pane->image().region;
         const auto rgb = encoded8(developRegion(Cleaner(f.frame, f.noise, f.trials[0]), Rect{r.x(), r.y(), r.width(), r.height()}.movedBy(f.frame->crop.x, f.frame->crop.y), {}, nullptr, {}).value());
         const QImage meant(rgb.samples.data(), rgb.size.width, rgb.size.height, 3 * rgb.size.width, QImage::Format_RGB888);

@@ -44,7 +44,7 @@ private slots:
     void everyTrialStaysInViewBesideACard()
     {
         QFETCH(QString, card);
-        m_window->session()->addTrial({"wavelet", 0.5, 0.5});
+        m_window->session()->editing().addTrial({"wavelet", 0.5, 0.5});
         QCOMPARE(m_window->wall()->columnCount(), 5);                 // untreated and four trials
         m_window->regionsPanel()->addRegion(MaskPart::Kind::Painted); // with all that can be said of one
         Card *shown = m_window->card(qPrintable(card));
@@ -68,7 +68,7 @@ private slots:
     void narrowStripsKeepTheirControls()
     {
         for (int i = 0; i < 2; ++i)
-            m_window->session()->addTrial({"wavelet", 0.5 + 0.1 * i, 0.5});
+            m_window->session()->editing().addTrial({"wavelet", 0.5 + 0.1 * i, 0.5});
         m_window->card("rendering")->bringUp();
         settle();
         CaptionStrip *strip = m_window->wall()->strip(1);

@@ -59,7 +59,7 @@ private slots:
         click("treatSuggestions");
         press("onlyUndecided");
         QCOMPARE(sheet()->shownNames(), (QStringList{"anchor"}));
-        m_window->session()->undoStack()->undo();
+        m_window->session()->editing().undoStack()->undo();
         QCOMPARE(sheet()->shownNames().size(), 3);
         press("onlyAll");
     }
@@ -72,39 +72,39 @@ private slots:
         QVERIFY(sheet()->findChild<QLabel *>("chosenSummary")->text().contains("ISO 1600 to 25600"));
         click("treatSuggestions");
         for (int i = 0; i < 3; ++i)
-            QCOMPARE(s->frame(i).trials[size_t(s->frame(i).keeper)], s->frame(i).suggestion.treatment);
-        QCOMPARE(s->undoStack()->count(), 1);
-        s->undoStack()->undo();
+            QCOMPARE(s->roll().frame(i).trials[size_t(s->roll().frame(i).keeper)], s->roll().frame(i).suggestion.treatment);
+        QCOMPARE(s->editing().undoStack()->count(), 1);
+        s->editing().undoStack()->undo();
         for (int i = 0; i < 3; ++i)
-            QCOMPARE(s->frame(i).keeper, -1);
+            QCOMPARE(s->roll().frame(i).keeper, -1);
         // One frame's trial for some others; those that are not chosen stay as they are.
-        s->changeParam(0, kLuminanceParam, 0.55);
-        s->chooseKeeper(0);
+        s->editing().changeParam(0, kLuminanceParam, 0.55);
+        s->editing().chooseKeeper(0);
         sheet()->choose({2});
         QVERIFY(button("treatAlike")->text().contains("A of berth"));
         click("treatAlike");
-        QCOMPARE(s->frame(2).trials[size_t(s->frame(2).keeper)].luminance, 0.55);
-        QCOMPARE(s->frame(1).keeper, -1);
+        QCOMPARE(s->roll().frame(2).trials[size_t(s->roll().frame(2).keeper)].luminance, 0.55);
+        QCOMPARE(s->roll().frame(1).keeper, -1);
     }
 
     void spotsAndRenderingAreCarriedOver()
     {
         Session *s = m_window->session();
-        s->addSpot({50, 60});
-        s->changeRendering({.exposureEv = 0.7}, "exposure");
+        s->editing().addSpot({50, 60});
+        s->editing().changeRendering({.exposureEv = 0.7}, "exposure");
         LensCorrection lens;
         lens.fringes = 0.5;
-        s->changeLens(lens, "lens");
+        s->editing().changeLens(lens, "lens");
         sheet()->choose({0, 1});
         click("carrySpots");
         click("carryRendering");
         click("carryLens");
-        QCOMPARE(s->frame(1).spots, s->frame(0).spots);
-        QCOMPARE(s->frame(1).rendering.exposureEv, 0.7);
-        QCOMPARE(s->frame(1).lens, s->frame(0).lens);
-        QVERIFY(s->frame(2).spots != s->frame(0).spots);
-        QCOMPARE(s->frame(2).rendering.exposureEv, 0.0);
-        QVERIFY(!(s->frame(2).lens == s->frame(0).lens));
+        QCOMPARE(s->roll().frame(1).spots, s->roll().frame(0).spots);
+        QCOMPARE(s->roll().frame(1).rendering.exposureEv, 0.7);
+        QCOMPARE(s->roll().frame(1).lens, s->roll().frame(0).lens);
+        QVERIFY(s->roll().frame(2).spots != s->roll().frame(0).spots);
+        QCOMPARE(s->roll().frame(2).rendering.exposureEv, 0.0);
+        QVERIFY(!(s->roll().frame(2).lens == s->roll().frame(0).lens));
         sheet()->choose({0}); // nothing to carry to itself
         QVERIFY(!button("carrySpots")->isEnabled());
     }
@@ -112,7 +112,7 @@ private slots:
     void chosenFramesGoOut()
     {
         Session *s = m_window->session();
-        s->chooseKeeper(0);
+        s->editing().chooseKeeper(0);
         sheet()->choose({0, 2});
         QTest::keyClick(m_window.get(), Qt::Key_E, Qt::ControlModifier);
         auto *dialog = m_window->findChild<ExportDialog *>();
@@ -126,7 +126,7 @@ private slots:
         for (const auto &e : queue->entries())
             sources << QFileInfo(fileText(e.job.source)).fileName();
         QCOMPARE(sources, (QStringList{"berth.dng", "cleat.dng"}));
-        QVERIFY(queue->entries()[0].job.treatment == WantedTreatment::exactly(s->frame(0).trials[0]));
+        QVERIFY(queue->entries()[0].job.treatment == WantedTreatment::exactly(s->roll().frame(0).trials[0]));
         QVERIFY(queue->entries()[1].job.treatment == WantedTreatment());
         press("onlyExported");
         QCOMPARE(sheet()->shownNames(), (QStringList{"berth", "cleat"}));
@@ -138,10 +138,10 @@ private slots:
         Session *s = m_window->session();
         sheet()->choose({0, 1});
         click("offChosen");
-        QCOMPARE(s->count(), 1);
+        QCOMPARE(s->roll().count(), 1);
         QCOMPARE(sheet()->shownNames(), (QStringList{"cleat"}));
         QVERIFY(!button("offChosen")->isEnabled());
-        s->undoStack()->undo();
+        s->editing().undoStack()->undo();
         QCOMPARE(sheet()->shownNames(), (QStringList{"berth", "anchor", "cleat"}));
     }
 
@@ -150,7 +150,7 @@ private slots:
         QTest::keyClick(sheet()->grid(), Qt::Key_End);
         QTest::keyClick(sheet()->grid(), Qt::Key_Return);
         QCOMPARE(m_window->view(), MainWindow::View::Wall);
-        QCOMPARE(m_window->session()->current(), 2);
+        QCOMPARE(m_window->session()->viewing().current(), 2);
         QTest::keyClick(m_window.get(), Qt::Key_F9, Qt::ShiftModifier);
         QCOMPARE(sheet()->chosen(), (QList<int>{2}));
         QTest::keyClick(sheet()->grid(), Qt::Key_Escape);
@@ -184,7 +184,7 @@ private slots:
             f->shooting.dateTime = taken.toString("yyyy:MM:dd HH:mm:ss").toStdString();
             auto noise = std::make_shared<NoiseReport>(*s.noise);
             noise->luminanceNoise = float((i * 37) % 1000) / 1000;
-            session.setReadingDone(paths[i], f, noise, {});
+            session.roll().setReadingDone(paths[i], f, noise, {});
         }
         QCOMPARE(seriesOf(session, {500}), (QList<int>{500, 501, 502}));
         QCOMPARE(seriesOf(session, {502}), (QList<int>{500, 501, 502}));
@@ -224,9 +224,9 @@ private slots:
         QCOMPARE(sheet.chosen(), (QList<int>{611}));
         sheet.findChild<QLineEdit *>("words")->clear();
         // A frame that is taken off leaves a series of two.
-        session.takeOff({610});
+        session.editing().takeOff({610});
         QTRY_VERIFY_WITH_TIMEOUT(paperOf("0611").data(Qt::AccessibleTextRole).toString().contains("1 more"), kPatienceMs);
-        session.undoStack()->undo();
+        session.editing().undoStack()->undo();
         QTRY_VERIFY_WITH_TIMEOUT(!paperOf("0611").isValid(), kPatienceMs);
         asOne->click();
         QCOMPARE(sheet.shownNames().size(), 1000);

@@ -64,7 +64,7 @@ private slots:
         QTest::keyClick(m_window.get(), Qt::Key_A);
         QVERIFY(!blink->isTurning());
         QCOMPARE(grabbed(2), a);
-        QCOMPARE(m_window->session()->column(), 1); // the keyboard stays with B
+        QCOMPARE(m_window->session()->viewing().column(), 2); // the keyboard stays with B
         QCOMPARE(m_window->shownNotes()->words(), QStringList("blink in the place of B: A"));
         QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ShiftModifier);
         QVERIFY(blink->isTurning());
@@ -75,7 +75,7 @@ private slots:
         // A trial that is taken away while it is shown ends it.
         QTest::keyClick(m_window.get(), Qt::Key_Z);
         QVERIFY(blink->isOn());
-        m_window->session()->removeTrial(2);
+        m_window->session()->editing().removeTrial(2);
         QVERIFY(!blink->isOn());
         QVERIFY(QTest::qWaitFor([&] { return wall->allSettled(); }, kPatienceMs));
     }
@@ -110,15 +110,15 @@ private slots:
 
     void everythingThatChangesPicturesIsSaid()
     {
-        m_window->session()->setPushEv(1.5);
-        m_window->session()->setShow(Show::Removed);
+        m_window->session()->viewing().setPushEv(1.5);
+        m_window->session()->viewing().setShow(Show::Removed);
         QCOMPARE(m_window->shownNotes()->words(), (QStringList{"pushed +1.5 EV, for looking only", "shown: removed"}));
         for (int i = 0; i < 2; ++i) {
             QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
             QTest::mouseClick(offButton(), Qt::LeftButton);
         }
-        QCOMPARE(m_window->session()->pushEv(), 0.0);
-        QCOMPARE(m_window->session()->look().show, Show::Picture);
+        QCOMPARE(m_window->session()->viewing().pushEv(), 0.0);
+        QCOMPARE(m_window->session()->viewing().look().show, Show::Picture);
         QVERIFY(!m_window->shownNotes()->isVisible());
     }
 
@@ -132,7 +132,7 @@ private slots:
         QTest::mouseMove(m_window->findChild<QWidget *>("pane-2"), at);
         const QPointF exact = pane->pictureAt(at);
         const QPoint pixel(int(exact.x()), int(exact.y()));
-        const RollFrame &f = m_window->session()->frame(0);
+        const RollFrame &f = m_window->session()->roll().frame(0);
         const int stored = m_stored.at(f.frame->crop.x + pixel.x(), f.frame->crop.y + pixel.y());
         const QColor b = pane->image().image.pixelColor(pixel - pane->image().region.topLeft());
         QTRY_VERIFY2(line->text().startsWith(QStringLiteral("%1, %2 ").arg(pixel.x()).arg(pixel.y())), qPrintable(line->text()));
@@ -155,9 +155,9 @@ private slots:
         QTest::keyClicks(typed, "push half more");
         QCOMPARE(search->shownCount(), 1);
         QTest::keyClick(typed, Qt::Key_Return);
-        QCOMPARE(m_window->session()->pushEv(), 0.5);
+        QCOMPARE(m_window->session()->viewing().pushEv(), 0.5);
         QTRY_VERIFY_WITH_TIMEOUT(!m_window->findChild<CommandSearch *>("commandSearch"), kPatienceMs);
-        m_window->session()->setPushEv(0);
+        m_window->session()->viewing().setPushEv(0);
         // What cannot be done now is shown, and not done.
         m_window->showCommands();
         search = m_window->findChild<CommandSearch *>("commandSearch");

@@ -176,10 +176,10 @@ private slots:
         QVERIFY(QFile::copy(path("sent.dng"), odd));
         QProcess second;
         second.start(QStringLiteral(IRENIC_BIN "/irenic"), {odd, path("sent.tif")});
-        QTRY_COMPARE_WITH_TIMEOUT(m_window->session()->count(), 2, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(m_window->session()->roll().count(), 2, kPatienceMs);
         QVERIFY(second.state() == QProcess::NotRunning || second.waitForFinished(kPatienceMs));
         QCOMPARE(second.exitCode(), 0);
-        QCOMPARE(m_window->session()->frame(0).path, odd);
+        QCOMPARE(m_window->session()->roll().frame(0).path, odd);
         // And what the desktop's menu asks for.
         second.start(QStringLiteral(IRENIC_BIN "/irenic"), {"--empty-queue"});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->card("queue")->isVisible(), kPatienceMs);

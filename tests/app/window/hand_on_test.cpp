@@ -71,13 +71,13 @@ private slots:
             QVERIFY(writeShot(path(names.last()).toStdString(), shot, ShootOptions{.iso = 3200}));
         }
         open(names);
-        QTRY_VERIFY_WITH_TIMEOUT(session()->frame(6).isMeasured(), kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->roll().frame(6).isMeasured(), kPatienceMs);
         m_window->exportQueue()->setPaused(true);
         const auto exportKeeper = [&](int frame, double times) {
-            session()->setCurrent(frame);
-            QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
-            session()->chooseKeeper(0);
-            session()->changeParam(0, kLuminanceParam, times * session()->frame(frame).suggestedFor(0).luminance);
+            session()->viewing().setCurrent(frame);
+            QTRY_VERIFY_WITH_TIMEOUT(session()->viewing().readyFrame(), kPatienceMs);
+            session()->editing().chooseKeeper(0);
+            session()->editing().changeParam(0, kLuminanceParam, times * session()->roll().frame(frame).suggestedFor(0).luminance);
             m_window->findChild<QAction *>("export")->trigger();
             auto *dialog = m_window->findChild<ExportDialog *>();
             QVERIFY(dialog);
@@ -85,27 +85,27 @@ private slots:
             QTRY_VERIFY_WITH_TIMEOUT(!m_window->findChild<ExportDialog *>(), kPatienceMs);
         };
         for (int i = 0; i < 6; ++i) {
-            QVERIFY(!session()->frame(6).ownStart);
+            QVERIFY(!session()->roll().frame(6).ownStart);
             exportKeeper(i, 0.5);
         }
         QCOMPARE(m_window->decisions()->decisions().all().size(), size_t(6));
-        QVERIFY(session()->frame(6).ownStart);
+        QVERIFY(session()->roll().frame(6).ownStart);
         // A frame that nothing was decided of: offered, and used only then.
-        session()->setCurrent(6);
-        QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
-        const Treatment suggested = session()->frame(6).trials[0];
-        QVERIFY(suggested == session()->frame(6).suggestedFor(0));
+        session()->viewing().setCurrent(6);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->viewing().readyFrame(), kPatienceMs);
+        const Treatment suggested = session()->roll().frame(6).trials[0];
+        QVERIFY(suggested == session()->roll().frame(6).suggestedFor(0));
         QTRY_VERIFY_WITH_TIMEOUT(label("your taste: " + QString::number(std::round(10 * suggested.luminance) / 20, 'f', 2)), kPatienceMs);
-        session()->setColumn(0);
+        session()->viewing().setColumn(1);
         QTest::keyClick(m_window.get(), Qt::Key_Backspace, Qt::ShiftModifier);
-        QVERIFY(std::abs(session()->frame(6).trials[0].luminance - suggested.luminance / 2) < 0.026);
-        QCOMPARE(session()->frame(6).trials[0].colour, suggested.colour);
+        QVERIFY(std::abs(session()->roll().frame(6).trials[0].luminance - suggested.luminance / 2) < 0.026);
+        QCOMPARE(session()->roll().frame(6).trials[0].colour, suggested.colour);
         QTRY_VERIFY_WITH_TIMEOUT(label("your own starting point"), kPatienceMs);
-        QCOMPARE(session()->undoStack()->undoText(), QStringLiteral("own starting point of A"));
+        QCOMPARE(session()->editing().undoStack()->undoText(), QStringLiteral("own starting point of A"));
         QTest::keyClick(m_window.get(), Qt::Key_Backspace);
-        QVERIFY(session()->frame(6).trials[0] == suggested);
+        QVERIFY(session()->roll().frame(6).trials[0] == suggested);
         QTest::mouseClick(m_window->wall()->strip(1)->findChild<QPushButton *>("goBack"), Qt::LeftButton);
-        QVERIFY(session()->frame(6).isAtOwnStart(0));
+        QVERIFY(session()->roll().frame(6).isAtOwnStart(0));
         // It is there again in the next window, can be looked through, and forgotten.
         QCOMPARE(DecisionBook(DecisionBook::usualFile()).decisions().all().size(), size_t(6));
         m_window->findChild<QAction *>("decisions")->trigger();
@@ -119,7 +119,7 @@ private slots:
         table->selectRow(2);
         QTest::mouseClick(dialog->findChild<QPushButton *>("forget"), Qt::LeftButton);
         QCOMPARE(table->rowCount(), 5);
-        QVERIFY(!session()->frame(6).ownStart); // five are too few
+        QVERIFY(!session()->roll().frame(6).ownStart); // five are too few
         QTRY_VERIFY_WITH_TIMEOUT(label("left the suggestion"), kPatienceMs);
         QTest::mouseClick(dialog->findChild<QPushButton *>("forgetAll"), Qt::LeftButton);
         QVERIFY(m_window->decisions()->decisions().all().empty());
@@ -139,7 +139,7 @@ private slots:
     {
         open({"scene.dng"});
         ExportQueue *queue = m_window->exportQueue();
-        session()->chooseKeeper(0);
+        session()->editing().chooseKeeper(0);
         ExportChoices choices;
         choices.formats = {ExportFormat::Dng};
         queue->add(choices.requests(*session()));
@@ -148,7 +148,7 @@ private slots:
         auto *panel = m_window->findChild<QueuePanel *>("queuePanel");
         int told = 0;
         for (const MethodInfo &m : methods()) {
-            session()->changeMethod(0, m.id, {});
+            session()->editing().changeMethod(0, m.id, {});
             QMenu *menu = m_window->wall()->findChild<QWidget *>("strip-A")->findChild<QPushButton *>("method")->menu();
             emit menu->aboutToShow();
             queue->add(choices.requests(*session()));
@@ -175,8 +175,8 @@ private slots:
         QVERIFY(learned().empty());
         action("cameraBook")->trigger();
         open({"scene.dng", "warm.dng"});
-        QTRY_COMPARE_WITH_TIMEOUT(session()->count(), 2, kPatienceMs);
-        QTRY_VERIFY_WITH_TIMEOUT(session()->frame(1).state == RollFrame::State::Ready, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().count(), 2, kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->roll().frame(1).state == RollFrame::State::Ready, kPatienceMs);
         QTRY_COMPARE_WITH_TIMEOUT(learned().size(), size_t(1), kPatienceMs); // the other was open already
         QVERIFY(QString::fromStdString(learned()[0].name()).contains(QLatin1String("300 x 200")));
         // The command line knows where the window keeps them.
@@ -196,12 +196,12 @@ private slots:
     void aTiffHoldsWhatTheWallShows()
     {
         open({"scene.dng"});
-        session()->changeMethod(0, "wavelet", {});
-        session()->chooseKeeper(0);
-        session()->setViewport({1, {0.5, 0.5}});
+        session()->editing().changeMethod(0, "wavelet", {});
+        session()->editing().chooseKeeper(0);
+        session()->viewing().setViewport({1, {0.5, 0.5}});
         settle();
         const QImage before = m_window->wall()->pane(1)->image().image;
-        session()->changeRendering({.white = {4100, 3}, .exposureEv = 0.7, .shadows = 0.5, .contrast = 0.3, .localContrast = -0.4}, "rendering");
+        session()->editing().changeRendering({.white = {4100, 3}, .exposureEv = 0.7, .shadows = 0.5, .contrast = 0.3, .localContrast = -0.4}, "rendering");
         settle();
         const PaneImage shown = m_window->wall()->pane(1)->image();
         QVERIFY(shown.image != before);
@@ -218,7 +218,7 @@ private slots:
                 for (int c = 0; c < 3; ++c)
                     QVERIFY(std::abs(written.value()->samples.at((shown.region.x() + x) * 3 + c, shown.region.y() + y) / 257.0 - got[c]) < 0.6);
             }
-        session()->undoStack()->undo();
+        session()->editing().undoStack()->undo();
         settle();
         QVERIFY(m_window->wall()->pane(1)->image().image == before);
     }
@@ -227,7 +227,7 @@ private slots:
     {
         open({"warm.dng"});
         m_window->card("rendering")->show();
-        session()->setViewport({1, {0.5, 0.5}});
+        session()->viewing().setViewport({1, {0.5, 0.5}});
         settle();
         const auto warmth = [&] { // of the untreated pane: red over blue, in the mean
             const QImage image = m_window->wall()->pane(0)->image().image;
@@ -246,11 +246,11 @@ private slots:
         auto *pane = const_cast<LivePane *>(m_window->wall()->pane(0));
         QTest::mouseClick(pane, Qt::LeftButton, {}, pane->rect().center());
         QVERIFY(m_window->wall()->tool() == PaneTool::Move && !panel->isPicking());
-        QVERIFY(session()->readyFrame()->rendering.white.temperatureK > 0);
+        QVERIFY(session()->viewing().readyFrame()->rendering.white.temperatureK > 0);
         settle();
         QVERIFY2(std::abs(warmth() - 1) < 0.06, qPrintable(QString::number(warmth())));
         QTest::mouseClick(panel->findChild<QPushButton *>("asShot"), Qt::LeftButton);
-        QCOMPARE(session()->readyFrame()->rendering, Rendering());
+        QCOMPARE(session()->viewing().readyFrame()->rendering, Rendering());
         settle();
         QVERIFY2(warmth() > 1.25, qPrintable(QString::number(warmth())));
     }
@@ -264,20 +264,20 @@ private slots:
         slider->setFocus();
         for (int i = 0; i < 4; ++i)
             QTest::keyClick(slider, Qt::Key_Right);
-        const double moved = session()->readyFrame()->rendering.exposureEv;
+        const double moved = session()->viewing().readyFrame()->rendering.exposureEv;
         QVERIFY(moved > 0);
         QCOMPARE(field->value(), moved);
-        QCOMPARE(session()->undoStack()->count(), 1);
+        QCOMPARE(session()->editing().undoStack()->count(), 1);
         m_window->renderingPanel()->findChild<QSlider *>("contrastSlider")->setFocus();
         QTest::keyClick(m_window->renderingPanel()->findChild<QSlider *>("contrastSlider"), Qt::Key_Right);
-        QCOMPARE(session()->undoStack()->count(), 2);
-        session()->undoStack()->undo();
-        session()->undoStack()->undo();
+        QCOMPARE(session()->editing().undoStack()->count(), 2);
+        session()->editing().undoStack()->undo();
+        session()->editing().undoStack()->undo();
         QCOMPARE(field->value(), 0.0);
-        QCOMPARE(session()->readyFrame()->rendering, Rendering());
+        QCOMPARE(session()->viewing().readyFrame()->rendering, Rendering());
         QTest::mouseClick(m_window->renderingPanel()->findChild<QPushButton *>("automaticBrightness"), Qt::LeftButton);
-        QTRY_COMPARE_WITH_TIMEOUT(session()->undoStack()->count(), 1, kPatienceMs);
-        QCOMPARE(session()->readyFrame()->rendering.exposureEv, automaticExposureEv(session()->readyFrame()->frame, {}));
+        QTRY_COMPARE_WITH_TIMEOUT(session()->editing().undoStack()->count(), 1, kPatienceMs);
+        QCOMPARE(session()->viewing().readyFrame()->rendering.exposureEv, automaticExposureEv(session()->viewing().readyFrame()->frame, {}));
     }
 
     void quickCleanTakesTheSuggestionAndAsksNothing()
@@ -287,7 +287,7 @@ private slots:
         QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 2, kPatienceMs);
         const auto tells = readProvenance(path("clean/scene-clean.dng").toStdString());
         QVERIFY(tells.ok());
-        QVERIFY(tells.value().treatment == session()->frame(0).suggestion.treatment);
+        QVERIFY(tells.value().treatment == session()->roll().frame(0).suggestion.treatment);
         QVERIFY(QFile::exists(path("clean/warm-clean.dng")));
         m_window->findChild<QAction *>("quickClean")->trigger(); // done already: not once more
         QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 3, kPatienceMs);
@@ -338,7 +338,7 @@ private slots:
         QCOMPARE(readFrame(entries[0].result).value()->compression, std::string("JPEG XL"));
         QCOMPARE(ExportChoices::load().options.dng, DngCompression::JpegXl); // for the next time
         QVERIFY(taken.open(QIODevice::ReadOnly) && taken.readAll() == "mine");
-        QVERIFY(entries[1].job.seriesNoise == std::vector<NoiseModel>(session()->frame(0).noise->cells.begin(), session()->frame(0).noise->cells.end()));
+        QVERIFY(entries[1].job.seriesNoise == std::vector<NoiseModel>(session()->roll().frame(0).noise->cells.begin(), session()->roll().frame(0).noise->cells.end()));
     }
 
     void resultsComeBackAsGuests()
@@ -347,7 +347,7 @@ private slots:
         m_window->quickClean(false);
         QTRY_COMPARE_WITH_TIMEOUT(m_window->exportQueue()->overCount(), 1, kPatienceMs);
         emit m_window->findChild<QueuePanel *>()->guestWanted(path("scene.dng"), path("clean/scene-clean.dng"));
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).guests.size(), size_t(1), kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).guests.size(), size_t(1), kPatienceMs);
         settle();
         QCOMPARE(m_window->wall()->columnCount(), 5);
     }
@@ -355,24 +355,24 @@ private slots:
     void theNextWindowGoesOnWhereThisOneWasLeft()
     {
         open({"scene.dng", "warm.dng"});
-        session()->setCurrent(1);
-        session()->chooseKeeper(2);
+        session()->viewing().setCurrent(1);
+        session()->editing().chooseKeeper(2);
         Rendering brighter;
         brighter.exposureEv = 1;
-        session()->changeRendering(brighter, "exposure");
-        session()->setViewport({2, {0.25, 0.5}});
+        session()->editing().changeRendering(brighter, "exposure");
+        session()->viewing().setViewport({2, {0.25, 0.5}});
         m_window->close();
         m_window.reset();
         show();
         auto *button = m_window->findChild<QPushButton *>("continueButton");
         QVERIFY(button->isVisible());
         QTest::mouseClick(button, Qt::LeftButton);
-        QCOMPARE(session()->count(), 2);
-        QCOMPARE(session()->current(), 1);
-        QTRY_VERIFY_WITH_TIMEOUT(session()->readyFrame(), kPatienceMs);
-        QCOMPARE(session()->readyFrame()->keeper, 2);
-        QCOMPARE(session()->look().rendering.exposureEv, 1.0);
-        QVERIFY(session()->viewport() == (Viewport{2, {0.25, 0.5}}));
+        QCOMPARE(session()->roll().count(), 2);
+        QCOMPARE(session()->viewing().current(), 1);
+        QTRY_VERIFY_WITH_TIMEOUT(session()->viewing().readyFrame(), kPatienceMs);
+        QCOMPARE(session()->viewing().readyFrame()->keeper, 2);
+        QCOMPARE(session()->viewing().look().rendering.exposureEv, 1.0);
+        QVERIFY(session()->viewing().viewport() == (Viewport{2, {0.25, 0.5}}));
         settle();
         QVERIFY(m_window->wall()->isVisible());
     }
@@ -442,8 +442,8 @@ private:
         for (const QString &name : names)
             files << path(name);
         m_window->open(files);
-        for (int i = 0; i < session()->count(); ++i)
-            QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);
+        for (int i = 0; i < session()->roll().count(); ++i)
+            QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(i).state, RollFrame::State::Ready, kPatienceMs);
     }
     void settle() { QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs); }
 

@@ -265,7 +265,7 @@ private slots:
             return std::any_of(labels.begin(), labels.end(), [](const QLabel *l) { return kComma.match(l->text()).hasMatch(); });
         }(),
                                  kPatienceMs);
-        const auto name = expandName("{name}-{luminance}", *window->session()->readyFrame()->frame, {"wavelet", 1.25, 1});
+        const auto name = expandName("{name}-{luminance}", *window->session()->viewing().readyFrame()->frame, {"wavelet", 1.25, 1});
         QVERIFY(name && name.value().find("1.25") != std::string::npos);
     }
 

@@ -64,7 +64,7 @@ private slots:
     {
         m_window = shownWindow();
         QVERIFY(m_window);
-        session()->setPushEv(0);
+        session()->viewing().setPushEv(0);
     }
     void cleanup() { m_window.reset(); }
 
@@ -84,17 +84,17 @@ private slots:
         QVERIFY(enter.isAccepted());
         QDropEvent drop(QPointF(50, 50), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
         QApplication::sendEvent(m_window.get(), &drop);
-        QCOMPARE(session()->count(), 3); // bad, first, second
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(2).state, RollFrame::State::Ready, kPatienceMs);
-        QCOMPARE(session()->frame(0).state, RollFrame::State::Failed);
-        QVERIFY(session()->frame(0).problem.contains("bad.dng"));
-        QVERIFY(session()->frame(1).thumbnail.width() > 100);
+        QCOMPARE(session()->roll().count(), 3); // bad, first, second
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(2).state, RollFrame::State::Ready, kPatienceMs);
+        QCOMPARE(session()->roll().frame(0).state, RollFrame::State::Failed);
+        QVERIFY(session()->roll().frame(0).problem.contains("bad.dng"));
+        QVERIFY(session()->roll().frame(1).thumbnail.width() > 100);
         // The frame that failed does not stand in the way of the others.
         QTest::keyClick(m_window.get(), Qt::Key_Down);
-        QCOMPARE(session()->current(), 1);
+        QCOMPARE(session()->viewing().current(), 1);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QTest::keyClick(m_window.get(), Qt::Key_PageDown);
-        QCOMPARE(session()->current(), 2);
+        QCOMPARE(session()->viewing().current(), 2);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QCOMPARE(m_window->wall()->pane(1)->image().region, QRect(0, 0, 500, 600)); // hangs upright
     }
@@ -103,25 +103,25 @@ private slots:
     {
         m_window->open({m_dir.path()});
         for (int i = 1; i < 3; ++i)
-            QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).state, RollFrame::State::Failed, kPatienceMs);
+            QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(i).state, RollFrame::State::Ready, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).state, RollFrame::State::Failed, kPatienceMs);
         auto *roll = m_window->findChild<RollPanel *>("roll");
         QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ControlModifier); // one that failed can go, too
-        QCOMPARE(session()->currentFrame()->name(), QStringLiteral("first"));
+        QCOMPARE(session()->viewing().currentFrame()->name(), QStringLiteral("first"));
         QCOMPARE(roll->model()->rowCount(), 2);
         QCOMPARE(roll->currentIndex().row(), 0);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ControlModifier);
         QTest::keyClick(m_window.get(), Qt::Key_Delete, Qt::ControlModifier);
-        QCOMPARE(session()->count(), 0);
+        QCOMPARE(session()->roll().count(), 0);
         QVERIFY(m_window->findChild<QWidget *>("emptyPage")->isVisible());
         QVERIFY(!m_window->findChild<QAction *>("takeOff")->isEnabled() && !m_window->findChild<QAction *>("export")->isEnabled());
         QVERIFY(QFile::exists(m_dir.filePath("first.dng")));
 
         QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ControlModifier);
         QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ControlModifier);
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).state, RollFrame::State::Ready, kPatienceMs);
-        QCOMPARE(session()->currentFrame()->name(), QStringLiteral("first"));
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).state, RollFrame::State::Ready, kPatienceMs);
+        QCOMPARE(session()->viewing().currentFrame()->name(), QStringLiteral("first"));
         QCOMPARE(roll->currentIndex().row(), 0);
         QVERIFY(m_window->wall()->isVisible());
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
@@ -134,14 +134,14 @@ private slots:
         const QString path = m_dir.filePath("first.dng");
         session()->addPaths({path});
         const auto frame = readFrame(path.toStdString()).take();
-        session()->setOpened(path, frame);
-        QCOMPARE(session()->frame(0).state, RollFrame::State::Reading);
+        session()->roll().setOpened(path, frame);
+        QCOMPARE(session()->roll().frame(0).state, RollFrame::State::Reading);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isSettled(0), kPatienceMs);
         QVERIFY(pane(0)->hasImage() && !pane(1)->hasImage());
         QVERIFY(!m_window->wall()->isSettled(1));
         QVERIFY(!m_window->findChild<QAction *>("export")->isEnabled());
         const qint64 shown = pane(0)->image().image.cacheKey();
-        session()->setReadingDone(path, frame, std::make_shared<const NoiseReport>(measureNoise(*frame).take()), QImage(30, 20, QImage::Format_RGB32));
+        session()->roll().setReadingDone(path, frame, std::make_shared<const NoiseReport>(measureNoise(*frame).take()), QImage(30, 20, QImage::Format_RGB32));
         QCOMPARE(pane(0)->image().image.cacheKey(), shown); // it stays while the trials come
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QCOMPARE(pane(0)->image().image.cacheKey(), shown);
@@ -169,11 +169,11 @@ private slots:
     void theWheelKeepsThePlaceUnderThePointer()
     {
         openFirst();
-        session()->setViewport({1, {0.5, 0.5}});
+        session()->viewing().setViewport({1, {0.5, 0.5}});
         const QPointF at(70, 200), place = pane(1)->pictureAt(at);
         QWheelEvent wheel(at, pane(1)->mapToGlobal(at), {}, {0, 240}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
         QApplication::sendEvent(pane(1), &wheel);
-        QCOMPARE(session()->viewport().zoom, 3.0);
+        QCOMPARE(session()->viewing().viewport().zoom, 3.0);
         const QPointF now = pane(1)->pictureAt(at);
         QVERIFY2((now - place).manhattanLength() <= 1.0, "within a pixel: pictures lie on whole screen pixels");
     }
@@ -181,7 +181,7 @@ private slots:
     void aPixelIsASquareOfItsOwnColour()
     {
         openFirst();
-        session()->setViewport({4, {0.3, 0.4}});
+        session()->viewing().setViewport({4, {0.3, 0.4}});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const QImage screen = pane(1)->grab().toImage();
         const PaneImage &shown = pane(1)->image();
@@ -196,7 +196,7 @@ private slots:
     void holdingSpaceShowsTheUntreatedPixels()
     {
         openFirst();
-        session()->setViewport({2, {0.5, 0.2}});
+        session()->viewing().setViewport({2, {0.5, 0.2}});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         m_window->setFocus();
         const QImage treated = pane(2)->grab().toImage(), untreated = pane(0)->grab().toImage();
@@ -215,14 +215,14 @@ private slots:
     void aSliderChangesItsTrialAndNoOther()
     {
         openFirst();
-        session()->setViewport({2, {0.5, 0.2}});
+        session()->viewing().setViewport({2, {0.5, 0.2}});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         const QImage a = pane(1)->image().image, b = pane(2)->image().image;
         auto *slider = m_window->wall()->strip(2)->findChild<StrengthSlider *>("luminance");
         auto *field = m_window->wall()->strip(2)->findChild<QDoubleSpinBox *>("luminanceValue");
         auto *goBack = m_window->wall()->strip(2)->findChild<QPushButton *>("goBack");
         QVERIFY(!goBack->isVisible());
-        const int steps = session()->undoStack()->count();
+        const int steps = session()->editing().undoStack()->count();
         QTest::mousePress(slider, Qt::LeftButton, {}, {slider->width() / 2, 10});
         for (int x = slider->width() / 2; x < slider->width() - 8; x += 6)
             QTest::mouseMove(slider, {x, 10});
@@ -231,9 +231,9 @@ private slots:
         QTest::mouseRelease(slider, Qt::LeftButton, {}, {slider->width() - 8, 10});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QVERIFY(m_window->wall()->strip(2)->status().startsWith("settled"));
-        QVERIFY(session()->frame(0).trials[1].luminance > 2);
-        QCOMPARE(field->value(), session()->frame(0).trials[1].luminance);
-        QCOMPARE(session()->undoStack()->count(), steps + 1); // one drag, one step
+        QVERIFY(session()->roll().frame(0).trials[1].luminance > 2);
+        QCOMPARE(field->value(), session()->roll().frame(0).trials[1].luminance);
+        QCOMPARE(session()->editing().undoStack()->count(), steps + 1); // one drag, one step
         QCOMPARE(pane(1)->image().image, a);
         QVERIFY(pane(2)->image().image != b);
         QVERIFY(goBack->isVisible());
@@ -242,37 +242,37 @@ private slots:
         QCOMPARE(pane(2)->image().image, b);
         QVERIFY(!goBack->isVisible());
         QTest::keyClick(m_window.get(), Qt::Key_Z, Qt::ControlModifier);
-        QVERIFY(session()->frame(0).trials[1].luminance > 2);
+        QVERIFY(session()->roll().frame(0).trials[1].luminance > 2);
         QTest::mouseDClick(slider, Qt::LeftButton, {}, {slider->width() - 8, 10});
-        QVERIFY(!session()->frame(0).hasLeftSuggestion(1));
+        QVERIFY(!session()->roll().frame(0).hasLeftSuggestion(1));
         field->setFocus();
         field->setValue(0.35); // typed
-        QCOMPARE(session()->frame(0).trials[1].luminance, 0.35);
+        QCOMPARE(session()->roll().frame(0).trials[1].luminance, 0.35);
     }
 
     void theKeyboardDoesItAll()
     {
         openFirst();
         QTest::keyClick(m_window.get(), Qt::Key_C);
-        QCOMPARE(session()->column(), 2);
+        QCOMPARE(session()->viewing().column(), 3);
         QTest::keyClick(m_window.get(), Qt::Key_Left);
-        QCOMPARE(session()->column(), 1);
+        QCOMPARE(session()->viewing().column(), 2);
         QTest::keyClick(m_window.get(), Qt::Key_K);
-        QCOMPARE(session()->frame(0).keeper, 1);
+        QCOMPARE(session()->roll().frame(0).keeper, 1);
         QCOMPARE(m_window->wall()->strip(2)->findChild<QPushButton *>("keep")->text(), QStringLiteral("Keeper"));
-        const double before = session()->frame(0).trials[1].colour;
+        const double before = session()->roll().frame(0).trials[1].colour;
         QTest::keyClick(m_window.get(), Qt::Key_Up, Qt::ControlModifier);
-        QCOMPARE(session()->frame(0).trials[1].colour, before + 0.05);
+        QCOMPARE(session()->roll().frame(0).trials[1].colour, before + 0.05);
         QTest::keyClick(m_window.get(), Qt::Key_P);
-        QCOMPARE(session()->pushEv(), 0.5);
+        QCOMPARE(session()->viewing().pushEv(), 0.5);
         QTest::keyClick(m_window.get(), Qt::Key_P, Qt::ShiftModifier);
         QTest::keyClick(m_window.get(), Qt::Key_4, Qt::ControlModifier);
-        QCOMPARE(session()->viewport().zoom, 4.0);
+        QCOMPARE(session()->viewing().viewport().zoom, 4.0);
         const QRect seen = m_window->wall()->visibleRegion();
         QTest::keyClick(m_window.get(), Qt::Key_Right, Qt::ShiftModifier);
         QVERIFY(m_window->wall()->visibleRegion().x() > seen.x());
         QTest::keyClick(m_window.get(), Qt::Key_0, Qt::ControlModifier);
-        QCOMPARE(session()->viewport().zoom, 0.0);
+        QCOMPARE(session()->viewing().viewport().zoom, 0.0);
     }
 
     void everyControlHasANameAndEveryKeyIsListed()
@@ -307,8 +307,8 @@ private slots:
     void exportsAreWrittenVerifiedAndReadableElsewhere()
     {
         openFirst();
-        session()->chooseKeeper(2);
-        session()->changeMethod(2, "wavelet", {});
+        session()->editing().chooseKeeper(2);
+        session()->editing().changeMethod(2, "wavelet", {});
         const QTemporaryDir out;
         m_window->findChild<QAction *>("export")->trigger();
         auto *dialog = m_window->findChild<ExportDialog *>();
@@ -326,13 +326,13 @@ private slots:
         QTest::mouseClick(ok, Qt::LeftButton);
         QTRY_VERIFY_WITH_TIMEOUT(!m_window->exportQueue()->isBusy() && m_window->exportQueue()->overCount() == 2, kPatienceMs);
         QCOMPARE(QDir(out.path()).entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot), (QStringList{"first-wavelet.dng", "first-wavelet.tif"}));
-        QCOMPARE(session()->frame(0).exported.size(), 2);
+        QCOMPARE(session()->roll().frame(0).exported.size(), 2);
 
         LibRaw raw;
         QCOMPARE(raw.open_file(out.filePath("first-wavelet.dng").toUtf8().constData()), 0);
         QCOMPARE(raw.unpack(), 0);
         // What the pane shows is what the file holds: the keeper's own samples.
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const auto meant = cleanForStorage(Cleaner(f.frame, f.noise, f.trials[2])).take();
         for (int y = 0; y < meant.samples.height(); y += 7)
             for (int x = 0; x < meant.samples.width(); ++x)
@@ -357,12 +357,12 @@ private slots:
         QVERIFY(writeShot(dir.filePath("six.dng").toStdString(), shoot(makeScene({420, 320}), o).value(), o));
         m_window->open({dir.filePath("card.png"), dir.filePath("six.dng")});
         for (int i = 0; i < 2; ++i)
-            QTRY_COMPARE_WITH_TIMEOUT(session()->frame(i).state, RollFrame::State::Ready, kPatienceMs);
-        QCOMPARE(session()->frame(0).speedWords(), QStringLiteral("picture"));
-        QCOMPARE(session()->frame(1).speedWords(), QStringLiteral("ISO 6400"));
+            QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(i).state, RollFrame::State::Ready, kPatienceMs);
+        QCOMPARE(session()->roll().frame(0).speedWords(), QStringLiteral("picture"));
+        QCOMPARE(session()->roll().frame(1).speedWords(), QStringLiteral("ISO 6400"));
         QTest::keyClick(m_window.get(), Qt::Key_1, Qt::ControlModifier);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
-        session()->chooseKeeper(0);
+        session()->editing().chooseKeeper(0);
         const QTemporaryDir out;
         m_window->findChild<QAction *>("export")->trigger();
         auto *dialog = m_window->findChild<ExportDialog *>();
@@ -392,7 +392,7 @@ private slots:
             }
         QTest::keyClick(m_window.get(), Qt::Key_PageDown);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
-        const RollFrame &six = session()->frame(1);
+        const RollFrame &six = session()->roll().frame(1);
         ExportJob job;
         job.source = six.path.toStdString();
         job.treatment = WantedTreatment::exactly(six.trials[0]);
@@ -407,7 +407,7 @@ private slots:
     void aFailedExportIsSaidAndPassedOver()
     {
         openFirst();
-        const RollFrame &f = session()->frame(0);
+        const RollFrame &f = session()->roll().frame(0);
         const QTemporaryDir out;
         ExportJob job;
         job.source = f.path.toStdString();
@@ -438,17 +438,17 @@ private slots:
         QCOMPARE(std::count_if(actions.begin(), actions.end(), [](const QAction *a) { return a->isChecked(); }), 1);
         const QImage before = pane(3)->image().image;
         choose(method->menu(), "Sliding DCT");
-        QCOMPARE(session()->frame(0).trials[2].method, std::string("dct"));
-        QCOMPARE(session()->column(), 2);
+        QCOMPARE(session()->roll().frame(0).trials[2].method, std::string("dct"));
+        QCOMPARE(session()->viewing().column(), 3);
         QCOMPARE(method->text(), QStringLiteral("Sliding DCT"));
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QVERIFY(pane(3)->image().image != before);
         emit method->menu()->aboutToShow();
         choose(method->menu()->actions().last()->menu(), "Wavelet shrinkage");
-        QCOMPARE(session()->frame(0).trials[2].colourMethod, std::string("wavelet"));
+        QCOMPARE(session()->roll().frame(0).trials[2].colourMethod, std::string("wavelet"));
         // And by key, to the next in the list.
         QTest::keyClick(m_window.get(), Qt::Key_M);
-        QCOMPARE(session()->frame(0).trials[2].method, std::string("nlm"));
+        QCOMPARE(session()->roll().frame(0).trials[2].method, std::string("nlm"));
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->isIdle(), kPatienceMs);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->strip(3)->readingWords().contains("detail lost"), kPatienceMs);
     }
@@ -456,7 +456,7 @@ private slots:
     void wallGreysReachThePictures()
     {
         openFirst();
-        session()->setViewport({0, {0.5, 0.5}});
+        session()->viewing().setViewport({0, {0.5, 0.5}});
         for (const auto wall : {Tones::Wall::Dim, Tones::Wall::Pale, Tones::Wall::Mid}) {
             m_window->setWallGrey(wall);
             const QImage grabbed = pane(1)->grab().toImage();
@@ -467,7 +467,7 @@ private slots:
     void everyWordCanBeReadOnEveryWall()
     {
         openFirst();
-        session()->chooseKeeper(1);
+        session()->editing().chooseKeeper(1);
         for (const auto wall : {Tones::Wall::Mid, Tones::Wall::Dim, Tones::Wall::Pale, Tones::Wall::Mid}) {
             m_window->setWallGrey(wall);
             QApplication::processEvents();
@@ -502,7 +502,7 @@ private:
     void openFirst()
     {
         m_window->open({m_dir.filePath("first.dng")});
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).state, RollFrame::State::Ready, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).state, RollFrame::State::Ready, kPatienceMs);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
     }
     QTemporaryDir m_dir;

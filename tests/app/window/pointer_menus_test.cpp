@@ -42,47 +42,47 @@ private slots:
     void aSpotIsMarkedAndMovedWhereThePictureWasPointedAt()
     {
         auto *pane = m_window->wall()->findChild<PicturePane *>("pane-2");
-        while (session()->frame(0).spots.size() > 3)
-            session()->removeSpot(3);
+        while (session()->roll().frame(0).spots.size() > 3)
+            session()->editing().removeSpot(3);
         const QPoint at(70, 90);
         const QPointF place = pane->pictureAt(at);
         const QPoint pixel(int(place.x()), int(place.y()));
         choose(pane, at, "Mark a spot here");
-        QCOMPARE(session()->frame(0).spots.size(), size_t(4));
-        QCOMPARE(session()->frame(0).spots.back().at, pixel);
-        QCOMPARE(session()->spotAt(0), 3);
-        session()->undoStack()->undo();
-        QCOMPARE(session()->frame(0).spots.size(), size_t(3));
+        QCOMPARE(session()->roll().frame(0).spots.size(), size_t(4));
+        QCOMPARE(session()->roll().frame(0).spots.back().at, pixel);
+        QCOMPARE(session()->viewing().spotAt(0), 3);
+        session()->editing().undoStack()->undo();
+        QCOMPARE(session()->roll().frame(0).spots.size(), size_t(3));
 
-        session()->goToSpot(1);
-        const QPoint before = session()->frame(0).spots[1].at;
+        session()->viewing().goToSpot(1);
+        const QPoint before = session()->roll().frame(0).spots[1].at;
         const QPointF other = pane->pictureAt(QPoint(30, 40));
         choose(pane, {30, 40}, "Move spot 2 here");
-        QCOMPARE(session()->frame(0).spots[1].at, QPoint(int(other.x()), int(other.y())));
-        session()->undoStack()->undo();
-        QCOMPARE(session()->frame(0).spots[1].at, before);
+        QCOMPARE(session()->roll().frame(0).spots[1].at, QPoint(int(other.x()), int(other.y())));
+        session()->editing().undoStack()->undo();
+        QCOMPARE(session()->roll().frame(0).spots[1].at, before);
         // Where the row looks at no spot there is none to move.
-        session()->setViewport({2, {0.37, 0.61}});
-        QCOMPARE(session()->spotAt(0), -1);
+        session()->viewing().setViewport({2, {0.37, 0.61}});
+        QCOMPARE(session()->viewing().spotAt(0), -1);
         for (const QString &words : choose(pane, at, {}))
             QVERIFY2(!words.startsWith("Move spot"), qPrintable(words));
     }
 
     void aPicturesMenuActsOnItsOwnColumn()
     {
-        session()->setColumn(0);
-        const Treatment second = session()->frame(0).trials[1];
+        session()->viewing().setColumn(1);
+        const Treatment second = session()->roll().frame(0).trials[1];
         choose(m_window->wall()->findChild<PicturePane *>("pane-2"), {50, 50}, action("removeTrial")->text());
-        QCOMPARE(session()->frame(0).trialCount(), 2);
-        QVERIFY(!(session()->frame(0).trials[0] == second) && !(session()->frame(0).trials[1] == second));
-        session()->undoStack()->undo();
-        QVERIFY(session()->frame(0).trials[1] == second);
+        QCOMPARE(session()->roll().frame(0).trialCount(), 2);
+        QVERIFY(!(session()->roll().frame(0).trials[0] == second) && !(session()->roll().frame(0).trials[1] == second));
+        session()->editing().undoStack()->undo();
+        QVERIFY(session()->roll().frame(0).trials[1] == second);
         settle();
         // Nothing can be kept or removed of the untreated picture.
-        session()->setColumn(1);
+        session()->viewing().setColumn(2);
         choose(m_window->wall()->findChild<PicturePane *>("pane-0"), {50, 50}, action("removeTrial")->text());
-        QCOMPARE(session()->column(), -1);
-        QCOMPARE(session()->frame(0).trialCount(), 3);
+        QCOMPARE(session()->viewing().column(), 0);
+        QCOMPARE(session()->roll().frame(0).trialCount(), 3);
     }
 
     void aStripsMenuHoldsWhatItsColumnCanDo()
@@ -93,11 +93,11 @@ private slots:
         const QStringList ofFirst = choose(first, QPoint(20, 14), action("keep")->text());
         QVERIFY(ofFirst.contains(action("duplicate")->text()) && ofFirst.contains(action("moveRight")->text()));
         QVERIFY2(!ofFirst.contains(action("moveLeft")->text()), "the first trial is leftmost");
-        QCOMPARE(session()->frame(0).keeper, 0);
-        const Treatment treatment = session()->frame(0).trials[0];
+        QCOMPARE(session()->roll().frame(0).keeper, 0);
+        const Treatment treatment = session()->roll().frame(0).trials[0];
         choose(m_window->wall()->strip(1), QPoint(20, 14), action("moveRight")->text());
-        QVERIFY(session()->frame(0).trials[1] == treatment);
-        QCOMPARE(session()->frame(0).keeper, 1);
+        QVERIFY(session()->roll().frame(0).trials[1] == treatment);
+        QCOMPARE(session()->roll().frame(0).keeper, 1);
     }
 
     void aFramesMenuActsOnThatFrame()
@@ -105,18 +105,18 @@ private slots:
         RollPanel *roll = m_window->rollPanel();
         const QPoint second = roll->visualRect(roll->model()->index(1, 0)).center();
         QVERIFY(choose(roll->viewport(), roll->visualRect(roll->model()->index(1, 0)).bottomLeft() + QPoint(20, 60), {}).isEmpty());
-        QCOMPARE(session()->current(), 0);
+        QCOMPARE(session()->viewing().current(), 0);
         const QStringList words = choose(roll->viewport(), second, action("takeOff")->text());
         QVERIFY(words.contains("Show in the file manager") && words.contains(action("export")->text()));
-        QCOMPARE(session()->count(), 1);
-        QCOMPARE(session()->frame(0).name(), QString("first"));
-        session()->undoStack()->undo();
-        QCOMPARE(session()->count(), 2);
+        QCOMPARE(session()->roll().count(), 1);
+        QCOMPARE(session()->roll().frame(0).name(), QString("first"));
+        session()->editing().undoStack()->undo();
+        QCOMPARE(session()->roll().count(), 2);
     }
 
     void aSpotsMenuNamesMovesOrdersAndRemoves()
     {
-        const auto spots = [this] { return session()->frame(0).spots; };
+        const auto spots = [this] { return session()->roll().frame(0).spots; };
         const auto before = spots();
         QVERIFY(before.size() >= 3);
         const int last = int(before.size()) - 1;
@@ -134,7 +134,7 @@ private slots:
         choose(tab(last), tab(last)->rect().center(), "Later");
         QCOMPARE(spots()[0].name, QString("Rope on the cleat"));
         QCOMPARE(spots().back(), before.back());
-        session()->setViewport({2, {0.4, 0.6}});
+        session()->viewing().setViewport({2, {0.4, 0.6}});
         const QPoint middle = m_window->wall()->middle();
         choose(tab(0), tab(0)->rect().center(), "Move to the middle of the view");
         QCOMPARE(spots()[0].at, middle);

@@ -79,17 +79,17 @@ private slots:
         files << fileText(path("pipe.dng")) << fileText(path("scene.dng"));
         m_window->open(files);
         const auto done = [&] {
-            for (int i = 0; i < session()->count(); ++i)
-                if (session()->frame(i).state == RollFrame::State::Reading)
+            for (int i = 0; i < session()->roll().count(); ++i)
+                if (session()->roll().frame(i).state == RollFrame::State::Reading)
                     return false;
-            return session()->count() == files.size();
+            return session()->roll().count() == files.size();
         };
         QVERIFY(QTest::qWaitFor(done, kPatienceMs));
         for (int i = 0; i + 1 < files.size(); ++i) {
-            const RollFrame &f = session()->frame(i);
+            const RollFrame &f = session()->roll().frame(i);
             QVERIFY2(f.state == RollFrame::State::Failed && f.problem.contains("The file was left as it is"), qPrintable(f.path + ": " + f.problem));
         }
-        QCOMPARE(int(session()->frame(int(files.size()) - 1).state), int(RollFrame::State::Ready));
+        QCOMPARE(int(session()->roll().frame(int(files.size()) - 1).state), int(RollFrame::State::Ready));
     }
 
     void aNameThatIsNoTextIsOpenedExportedAndKept()
@@ -120,7 +120,7 @@ private slots:
         std::filesystem::copy_file(path("scene.dng"), guest);
         QVERIFY(hang(m_window.get(), {fileText(path("scene.dng"))}));
         m_window->pinGuests({fileText(guest)});
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).guests.size(), size_t(1), kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).guests.size(), size_t(1), kPatienceMs);
         const QString file = m_dir->filePath("roll" + SessionKeeper::ending());
         QVERIFY(m_window->keeper()->saveAs(file));
         const auto guestsIn = [&] {
@@ -132,10 +132,10 @@ private slots:
         std::filesystem::rename(guest, away);
         m_window = shownWindow();
         m_window->openSession(file);
-        QTRY_COMPARE_WITH_TIMEOUT(int(session()->frame(0).state), int(RollFrame::State::Ready), kPatienceMs);
-        QTRY_VERIFY_WITH_TIMEOUT(!session()->frame(0).lostGuests.isEmpty(), kPatienceMs);
-        QVERIFY(session()->frame(0).guests.empty());
-        session()->chooseKeeper(0);
+        QTRY_COMPARE_WITH_TIMEOUT(int(session()->roll().frame(0).state), int(RollFrame::State::Ready), kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(!session()->roll().frame(0).lostGuests.isEmpty(), kPatienceMs);
+        QVERIFY(session()->roll().frame(0).guests.empty());
+        session()->editing().chooseKeeper(0);
         QVERIFY(m_window->keeper()->keep());
         QCOMPARE(guestsIn(), size_t(1));
         // Quitting before anything was read keeps it, too.
@@ -147,8 +147,8 @@ private slots:
         std::filesystem::rename(away, guest);
         m_window = shownWindow();
         m_window->openSession(file);
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).guests.size(), size_t(1), kPatienceMs);
-        QVERIFY(session()->undoStack()->isClean() && !session()->undoStack()->canUndo()); // no step of undo
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).guests.size(), size_t(1), kPatienceMs);
+        QVERIFY(session()->editing().undoStack()->isClean() && !session()->editing().undoStack()->canUndo()); // no step of undo
         // One that will not come back can be taken down, and that undone.
         std::filesystem::rename(guest, away);
         m_window = shownWindow();
@@ -157,10 +157,10 @@ private slots:
         QVERIFY(takeDown && !takeDown->isEnabled());
         QTRY_VERIFY_WITH_TIMEOUT(takeDown->isEnabled(), kPatienceMs);
         takeDown->trigger();
-        QVERIFY(session()->frame(0).guestFiles.isEmpty());
+        QVERIFY(session()->roll().frame(0).guestFiles.isEmpty());
         QVERIFY(!takeDown->isEnabled());
-        session()->undoStack()->undo();
-        QCOMPARE(session()->frame(0).guestFiles.size(), 1);
+        session()->editing().undoStack()->undo();
+        QCOMPARE(session()->roll().frame(0).guestFiles.size(), 1);
     }
 
     void guestsOfARestingFrameComeBackWithIt()
@@ -169,21 +169,21 @@ private slots:
             std::filesystem::copy_file(path("scene.dng"), path(name));
         QVERIFY(hang(m_window.get(), {fileText(path("scene.dng")), fileText(path("second.dng"))}));
         m_window->pinGuests({fileText(path("guest.dng"))});
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).guests.size(), size_t(1), kPatienceMs);
-        const std::weak_ptr<const Guest> held = session()->frame(0).guests[0];
-        session()->setMemoryBudget(1);
-        session()->setCurrent(1);
-        session()->makeRoom(1);
-        QCOMPARE(int(session()->frame(0).state), int(RollFrame::State::Resting));
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).guests.size(), size_t(1), kPatienceMs);
+        const std::weak_ptr<const Guest> held = session()->roll().frame(0).guests[0];
+        session()->roll().setMemoryBudget(1);
+        session()->viewing().setCurrent(1);
+        session()->roll().makeRoom(1);
+        QCOMPARE(int(session()->roll().frame(0).state), int(RollFrame::State::Resting));
         QTRY_VERIFY_WITH_TIMEOUT(held.expired(), kPatienceMs); // panes let go of it, too
         QCOMPARE(session()->saved(m_dir->path()).frames[0].guests.size(), size_t(1));
-        session()->setMemoryBudget(size_t(1) << 30);
-        session()->setCurrent(0);
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(0).guests.size(), size_t(1), kPatienceMs);
-        session()->undoStack()->undo();
-        QCOMPARE(session()->frame(0).guests.size(), size_t(0));
-        session()->undoStack()->redo();
-        QCOMPARE(session()->frame(0).guests.size(), size_t(1));
+        session()->roll().setMemoryBudget(size_t(1) << 30);
+        session()->viewing().setCurrent(0);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).guests.size(), size_t(1), kPatienceMs);
+        session()->editing().undoStack()->undo();
+        QCOMPARE(session()->roll().frame(0).guests.size(), size_t(0));
+        session()->editing().undoStack()->redo();
+        QCOMPARE(session()->roll().frame(0).guests.size(), size_t(1));
     }
 
     void closingOnAFullDiskIsSaid()
@@ -193,7 +193,7 @@ private slots:
         QVERIFY(keeper->keep());
         const QString file = keeper->file();
         const QByteArray before = contents(file);
-        session()->chooseKeeper(1);
+        session()->editing().chooseKeeper(1);
         {
             const FullDisk full(400);
             QSignalSpy failed(keeper, &SessionKeeper::failed);
@@ -293,11 +293,11 @@ private slots:
     void aSecondReadingLeavesAReadyFrameAsItIs()
     {
         QVERIFY(hang(m_window.get(), {fileText(path("scene.dng"))}));
-        const auto before = session()->frame(0).frame;
-        session()->setOpened(session()->frame(0).path, readFrame(path("scene.dng")).take());
-        QCOMPARE(session()->frame(0).frame, before);
-        session()->setReadingFailed(session()->frame(0).path, "gone");
-        QCOMPARE(int(session()->frame(0).state), int(RollFrame::State::Ready));
+        const auto before = session()->roll().frame(0).frame;
+        session()->roll().setOpened(session()->roll().frame(0).path, readFrame(path("scene.dng")).take());
+        QCOMPARE(session()->roll().frame(0).frame, before);
+        session()->roll().setReadingFailed(session()->roll().frame(0).path, "gone");
+        QCOMPARE(int(session()->roll().frame(0).state), int(RollFrame::State::Ready));
     }
 
 private:

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/lens_panel.h"
 #include "panels/regions_panel.h"
+#include "panels/rendering_panel.h"
 #include "support/frames.h"
 #include "support/windows.h"
 #include "view/strength_slider.h"
@@ -82,33 +83,33 @@ private slots:
         QFETCH(int, page);
         QFETCH(QString, name);
         m_window->wall()->setPage(CaptionStrip::Page(page));
-        session()->setViewport({2, {0.5, 0.42}}); // texture and edges
+        session()->viewing().setViewport({2, {0.5, 0.42}}); // texture and edges
         settle();
         const TreatmentParam &param = *findParam(name.toStdString());
         const QImage before = image(1), other = image(2);
         auto *s = slider(1, name);
-        const int steps = session()->undoStack()->count();
+        const int steps = session()->editing().undoStack()->count();
         QTest::mousePress(s, Qt::LeftButton, {}, {s->width() / 2, 10});
         for (int x = s->width() / 2; x > 24; x -= 5)
             QTest::mouseMove(s, {x, 10});
         QTest::mouseRelease(s, Qt::LeftButton, {}, {24, 10});
-        const double value = session()->frame(0).trials[0].taste.*param.taste;
+        const double value = session()->roll().frame(0).trials[0].taste.*param.taste;
         QVERIFY(value != param.info.suggested);
         QCOMPARE(strip(1)->findChild<QDoubleSpinBox *>(name + "Value")->value(), value);
-        QCOMPARE(session()->undoStack()->count(), steps + 1);
+        QCOMPARE(session()->editing().undoStack()->count(), steps + 1);
         settle();
         QVERIFY(image(1) != before);
         QCOMPARE(image(2), other);
         QVERIFY(!strip(1)->findChild<QPushButton *>("goBack")->isVisible()); // strengths are as suggested
         QTest::mouseDClick(s, Qt::LeftButton, {}, {24, 10});
-        QCOMPARE(session()->frame(0).trials[0].taste.*param.taste, param.info.suggested);
+        QCOMPARE(session()->roll().frame(0).trials[0].taste.*param.taste, param.info.suggested);
         settle();
         QCOMPARE(image(1), before);
     }
 
     void whatIsSparedIsShownWhileItsSliderIsHeld()
     {
-        session()->changeParam(1, *findParam("sharpen"), 1);
+        session()->editing().changeParam(1, *findParam("sharpen"), 1);
         m_window->wall()->setPage(CaptionStrip::Page::Sharpen);
         settle();
         const QImage before = image(2), other = image(1);
@@ -142,8 +143,8 @@ private slots:
         const QString jpeg = m_dir.filePath("small.jpg");
         QVERIFY(image(1).save(jpeg, "JPG", 25));
         m_window->open({jpeg});
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(1).state, RollFrame::State::Ready, kPatienceMs);
-        session()->setCurrent(1);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(1).state, RollFrame::State::Ready, kPatienceMs);
+        session()->viewing().setCurrent(1);
         settle();
         QVERIFY(slider(1, "blocks")->isVisible());
         for (int c = 0; c <= 3; ++c)
@@ -152,7 +153,7 @@ private slots:
         strip(1)->findChild<QDoubleSpinBox *>("blocksValue")->setValue(1);
         settle();
         QVERIFY(image(1) != before);
-        QCOMPARE(session()->frame(1).trials[0].taste.blocks, 1.0);
+        QCOMPARE(session()->roll().frame(1).trials[0].taste.blocks, 1.0);
     }
 
     /// The networks know mosaics alone: they are no choice for a finished picture, unless a recipe made it.
@@ -161,7 +162,7 @@ private slots:
         const QString png = m_dir.filePath("finished.png");
         QVERIFY(image(1).save(png));
         m_window->open({png});
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(1).state, RollFrame::State::Ready, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(1).state, RollFrame::State::Ready, kPatienceMs);
         const auto offered = [&] {
             QMenu *menu = strip(1)->findChild<QPushButton *>("method")->menu();
             emit menu->aboutToShow();
@@ -171,20 +172,20 @@ private slots:
             return words;
         };
         QVERIFY(offered().contains("Residual U-Net"));
-        session()->setCurrent(1);
+        session()->viewing().setCurrent(1);
         settle();
         QVERIFY(offered().contains("BM3D") && !offered().contains("Residual U-Net") && !offered().contains("U-Net self-ensemble"));
-        session()->setColumn(0);
+        session()->viewing().setColumn(1);
         QSet<QString> met;
         for (int i = 0; i < 8; ++i) {
             m_window->findChild<QAction *>("nextMethod")->trigger();
-            met += QString::fromStdString(session()->frame(1).trials[0].method);
+            met += QString::fromStdString(session()->roll().frame(1).trials[0].method);
         }
         QCOMPARE(met, (QSet<QString>{"wavelet", "dct", "nlm", "bm3d", "unet-colour"}));
         m_window->findChild<QAction *>("methodRing")->trigger();
         QCOMPARE(m_window->stripView()->columnCount(), 5);
         m_window->showView(MainWindow::View::Wall);
-        session()->changeMethod(0, "unet", {});
+        session()->editing().changeMethod(0, "unet", {});
         QVERIFY(offered().contains("Residual U-Net") && !offered().contains("U-Net self-ensemble"));
         settle();
     }
@@ -200,17 +201,17 @@ private slots:
         for (int y = from.y(); y < curve->height() - 15; y += 3)
             QTest::mouseMove(curve, {from.x(), y});
         QTest::mouseRelease(curve, Qt::LeftButton, {}, {from.x(), curve->height() - 15});
-        QVERIFY(session()->frame(0).trials[1].taste.luminanceLights < 0.2);
-        QCOMPARE(session()->frame(0).trials[1].taste.colourLights, 1.0);
+        QVERIFY(session()->roll().frame(0).trials[1].taste.luminanceLights < 0.2);
+        QCOMPARE(session()->roll().frame(0).trials[1].taste.colourLights, 1.0);
         QTest::mouseDClick(curve, Qt::LeftButton, {}, curve->handleAt(lights).toPoint());
-        QCOMPARE(session()->frame(0).trials[1].taste.luminanceLights, 1.0);
+        QCOMPARE(session()->roll().frame(0).trials[1].taste.luminanceLights, 1.0);
         curve->setFocus(); // and without a mouse
-        for (int i = 0; i < 6 && session()->frame(0).trials[1].taste.*shadows.taste == 1; ++i) {
+        for (int i = 0; i < 6 && session()->roll().frame(0).trials[1].taste.*shadows.taste == 1; ++i) {
             QTest::keyClick(curve, Qt::Key_Right);
             if (curve->accessibleDescription().startsWith("colour, shadows"))
                 QTest::keyClick(curve, Qt::Key_Plus);
         }
-        QCOMPARE(session()->frame(0).trials[1].taste.*shadows.taste, 1.05);
+        QCOMPARE(session()->roll().frame(0).trials[1].taste.*shadows.taste, 1.05);
     }
 
     void aBrushPaintsARegionStrokeByStroke()
@@ -219,12 +220,12 @@ private slots:
         settle();
         const QImage before = image(1);
         trigger("paint");
-        QCOMPARE(session()->frame(0).regions.size(), size_t(1));
+        QCOMPARE(session()->roll().frame(0).regions->size(), size_t(1));
         QCOMPARE(m_window->wall()->tool(), PaneTool::Brush);
         regions()->setBrush(10, 0.8, 1);
         drag(1, {60, 60}, {140, 60});
         drag(1, {60, 160}, {140, 160});
-        const auto strokes = [&] { return session()->frame(0).regions[0].parts[0].strokes.size(); };
+        const auto strokes = [&] { return session()->roll().frame(0).regions->front().parts[0].strokes.size(); };
         QCOMPARE(strokes(), size_t(2));
         m_window->regionsPanel()->findChild<QDoubleSpinBox *>("luminance")->setValue(0);
         m_window->regionsPanel()->findChild<QDoubleSpinBox *>("colour")->setValue(0);
@@ -246,7 +247,7 @@ private slots:
         trigger("erase");
         drag(1, {100, 60}, {110, 60});
         QCOMPARE(strokes(), size_t(2));
-        QVERIFY(session()->frame(0).regions[0].parts[0].strokes[1].erases);
+        QVERIFY(session()->roll().frame(0).regions->front().parts[0].strokes[1].erases);
         m_window->regionsPanel()->findChild<QPushButton *>("clearPart")->click();
         QCOMPARE(strokes(), size_t(0));
         m_window->card("regions")->hide();
@@ -260,25 +261,50 @@ private slots:
         regions()->addRegion(MaskPart::Kind::Gradient);
         QCOMPARE(m_window->wall()->tool(), PaneTool::Line);
         drag(1, {50, 40}, {50, 160});
-        const MaskPart &line = session()->frame(0).regions[0].parts[0];
+        const MaskPart &line = session()->roll().frame(0).regions->front().parts[0];
         QVERIFY(std::abs(line.from.x - line.to.x) < 1 && std::abs(line.to.y - line.from.y - 60) < 2); // at 200 %
         regions()->addPart(MaskPart::Kind::Brightness, MaskPart::Joins::Limits);
-        QCOMPARE(session()->frame(0).regions[0].parts.size(), size_t(2));
+        QCOMPARE(session()->roll().frame(0).regions->front().parts.size(), size_t(2));
         auto *joins = regions()->findChild<QComboBox *>("joins");
         QCOMPARE(joins->currentText(), QStringLiteral("limits"));
         regions()->findChild<QCheckBox *>("inverted")->click();
-        QVERIFY(session()->frame(0).regions[0].inverted);
+        QVERIFY(session()->roll().frame(0).regions->front().inverted);
         regions()->findChild<QDoubleSpinBox *>("to")->setValue(-4);
-        QCOMPARE(session()->frame(0).regions[0].parts[1].high, -4.f);
+        QCOMPARE(session()->roll().frame(0).regions->front().parts[1].high, -4.f);
         regions()->removePart();
-        QCOMPARE(session()->frame(0).regions[0].parts.size(), size_t(1));
+        QCOMPARE(session()->roll().frame(0).regions->front().parts.size(), size_t(1));
         regions()->addRegion(MaskPart::Kind::Sharpness);
         QCOMPARE(regions()->region(), 1);
         regions()->removeRegion();
-        QCOMPARE(session()->frame(0).regions.size(), size_t(1));
+        QCOMPARE(session()->roll().frame(0).regions->size(), size_t(1));
         for (int i = 0; i < 20; ++i)
             regions()->addRegion(MaskPart::Kind::Texture);
-        QCOMPARE(session()->frame(0).regions.size(), kMostRegions);
+        QCOMPARE(session()->roll().frame(0).regions->size(), kMostRegions);
+    }
+
+    void aGreyIsPickedBesideAGradientAndABrush()
+    {
+        openRegions();
+        regions()->addRegion(MaskPart::Kind::Gradient);
+        Wall *wall = m_window->wall();
+        RenderingPanel *rendering = m_window->renderingPanel();
+        const auto regionsNow = [&] { return *session()->roll().frame(0).regions; };
+        rendering->setPicking(true);
+        emit session()->roll().frameChanged(0); // whatever is shown anew, the gradient's line waits
+        QCOMPARE(wall->tool(), PaneTool::Pick);
+        const auto before = regionsNow();
+        QTest::mouseClick(const_cast<LivePane *>(pane(0)), Qt::LeftButton, {}, QPoint(60, 60));
+        QVERIFY(!rendering->isPicking());
+        QCOMPARE(wall->tool(), PaneTool::Line);
+        QVERIFY(regionsNow() == before);
+
+        rendering->setPicking(true);
+        regions()->addPart(MaskPart::Kind::Colour, MaskPart::Joins::Adds); // asked for later
+        QVERIFY(wall->hasTool(regions()) && !rendering->isPicking());
+        const Rendering look = session()->viewing().readyFrame()->rendering;
+        QTest::mouseClick(const_cast<LivePane *>(pane(0)), Qt::LeftButton, {}, QPoint(80, 60));
+        QVERIFY(session()->viewing().readyFrame()->rendering == look);
+        QCOMPARE(wall->tool(), PaneTool::Move);
     }
 
     void theMaskIsShownAsAskedFor()
@@ -304,41 +330,41 @@ private slots:
         const QImage before = image(1);
         QVERIFY(!lens->findChild<QCheckBox *>("distortion")->isChecked());
         lens->findChild<QDoubleSpinBox *>("bend")->setValue(-4);
-        QVERIFY(session()->frame(0).lens.distortion);
+        QVERIFY(session()->roll().frame(0).lens.distortion);
         settle();
         QVERIFY(image(1) != before);
         trigger("undo");
         settle();
         QCOMPARE(image(1), before);
         lens->findChild<QDoubleSpinBox *>("fringes")->setValue(80);
-        QCOMPARE(session()->frame(0).lens.fringes, 0.8);
+        QCOMPARE(session()->roll().frame(0).lens.fringes, 0.8);
         settle();
         QVERIFY(image(1) != before);
         trigger("undo");
-        QCOMPARE(session()->frame(0).lens.fringes, 0.0);
+        QCOMPARE(session()->roll().frame(0).lens.fringes, 0.0);
         m_window->open({m_dir.filePath("discs.dng")});
-        QTRY_COMPARE_WITH_TIMEOUT(session()->frame(1).state, RollFrame::State::Ready, kPatienceMs);
-        session()->setCurrent(1);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(1).state, RollFrame::State::Ready, kPatienceMs);
+        session()->viewing().setCurrent(1);
         QSignalSpy measured(lens, &LensPanel::measured);
         lens->measure();
         QTRY_COMPARE_WITH_TIMEOUT(measured.count(), 1, kPatienceMs);
-        QVERIFY(session()->frame(1).lens.lateral);
-        const double corner = session()->frame(1).lens.red[0] + session()->frame(1).lens.red[2] - 1;
+        QVERIFY(session()->roll().frame(1).lens.lateral);
+        const double corner = session()->roll().frame(1).lens.red[0] + session()->roll().frame(1).lens.red[2] - 1;
         QVERIFY2(std::abs(corner - 0.002) < 0.0008, qPrintable(QString::number(corner)));
         lens->findChild<QPushButton *>("lensOff")->click();
-        QVERIFY(session()->frame(1).lens == LensCorrection());
+        QVERIFY(session()->roll().frame(1).lens == LensCorrection());
     }
 
     void aSessionKeepsItAll()
     {
-        session()->changeParam(0, *findParam("grain"), 0.35);
+        session()->editing().changeParam(0, *findParam("grain"), 0.35);
         regions()->addRegion(MaskPart::Kind::Painted);
         LensCorrection l;
         l.vignetting = true;
         l.falloff = {-0.3, 0, 0};
-        session()->changeLens(l, {});
-        session()->useRegions(1, false);
-        const Choices was = session()->frame(0);
+        session()->editing().changeLens(l, {});
+        session()->editing().useRegions(1, false);
+        const Choices was = session()->roll().frame(0);
         QFile kept(m_dir.filePath("kept.irenic-session.json"));
         QVERIFY(kept.open(QIODevice::WriteOnly));
         kept.write(QByteArray::fromStdString(sessionText(session()->saved(m_dir.path()))));
@@ -346,11 +372,11 @@ private slots:
         m_window.reset();
         m_window = shownWindow();
         m_window->openSession(kept.fileName());
-        QTRY_COMPARE_WITH_TIMEOUT(session()->count() > 0 ? session()->frame(0).state : RollFrame::State::Reading, RollFrame::State::Ready, kPatienceMs);
-        QVERIFY(session()->frame(0).trials == was.trials);
-        QVERIFY(session()->frame(0).regions == was.regions);
-        QVERIFY(session()->frame(0).lens == was.lens);
-        QVERIFY(session()->frame(0).regionSet);
+        QTRY_COMPARE_WITH_TIMEOUT(session()->roll().count() > 0 ? session()->roll().frame(0).state : RollFrame::State::Reading, RollFrame::State::Ready, kPatienceMs);
+        QVERIFY(session()->roll().frame(0).trials == was.trials);
+        QVERIFY(session()->roll().frame(0).regions == was.regions);
+        QVERIFY(session()->roll().frame(0).lens == was.lens);
+        QVERIFY(session()->roll().frame(0).regionSet);
     }
 
 private:
@@ -366,7 +392,7 @@ private:
     {
         m_window->card("regions")->show();
         m_window->card("regions")->raise();
-        session()->setColumn(0);
+        session()->viewing().setColumn(1);
         QApplication::processEvents();
         settle();
     }
