@@ -6,7 +6,9 @@
 #include "panels/readings_panel.h"
 #include "panels/wall.h"
 #include "session/paths.h"
+#include "window/guest_pinning.h"
 #include "window/languages.h"
+#include "window/recipe_menus.h"
 #include "window/screen_profile.h"
 
 #include <QActionGroup>
@@ -71,8 +73,6 @@ Actions::Actions(MainWindow *window, Session *session, Wall *wall) : QObject(win
     connect(&session->viewing(), &Viewing::lookChanged, this, &Actions::updateEnabled);
     connect(&session->viewing(), &Viewing::rowsChanged, this, &Actions::updateEnabled);
     connect(window, &MainWindow::viewChanged, this, &Actions::updateEnabled);
-    connect(window->recipes(), &RecipeBook::changed, this, &Actions::fillRecipeMenus);
-    fillRecipeMenus();
     updateEnabled();
 }
 
@@ -145,8 +145,8 @@ void Actions::addFrameMenu()
     when(wallHangs, add(QStringLiteral("nextFrame"), tr("&Next frame"), {Qt::Key_Down, Qt::Key_PageDown}, [this] { m_window->moveInRoll(1); }));
     when(wallHangs, add(QStringLiteral("previousFrame"), tr("&Previous frame"), {Qt::Key_Up, Qt::Key_PageUp}, [this] { m_window->moveInRoll(-1); }));
     m_menus.last().actions.append(nullptr);
-    pinGuest = when(onWall, add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->chooseGuests(); }));
-    when(onDemo, add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->pinTruth(); }));
+    pinGuest = when(onWall, add(QStringLiteral("pinGuest"), tr("Pin a &guest..."), {QKeySequence(tr("Ctrl+G"))}, [this] { m_window->guests()->choose(); }));
+    when(onDemo, add(QStringLiteral("pinTruth"), tr("Pin the &clean picture (demo roll)"), {}, [this] { m_window->guests()->pinTruth(); }));
     QAction *stop = add(QStringLiteral("stopMeasuring"), tr("Stop measuring frames that &wait"), {}, [this] { m_window->setMeasuringStopped(!m_window->isMeasuringStopped()); });
     stop->setCheckable(true);
     QAction *book = add(QStringLiteral("cameraBook"), tr("Learn from frames of the same ca&mera"), {}, [this] { m_window->setAsksCameraBook(!m_window->asksCameraBook()); });
@@ -256,15 +256,12 @@ void Actions::addTrialMenu()
 void Actions::addRecipes()
 {
     beginSub(tr("Re&cipes"));
-    saveRecipe = when(onTrial, add(QStringLiteral("saveRecipe"), tr("Save as a r&ecipe..."), {QKeySequence(tr("Ctrl+Shift+R"))}, [this] { m_window->saveRecipe(); }));
-    recipeMenu = new QMenu(tr("&Apply a recipe"), m_window);
-    m_recipeForAll = new QMenu(tr("Apply a recipe to a&ll frames"), m_window);
-    m_recipeOut = new QMenu(tr("E&xport a recipe"), m_window);
-    m_recipeAway = new QMenu(tr("F&orget a recipe"), m_window);
-    for (QMenu *menu : {recipeMenu, m_recipeForAll})
+    saveRecipe = when(onTrial, add(QStringLiteral("saveRecipe"), tr("Save as a r&ecipe..."), {QKeySequence(tr("Ctrl+Shift+R"))}, [this] { m_window->recipeMenus()->save(); }));
+    const RecipeMenus &menus = *m_window->recipeMenus();
+    for (QMenu *menu : {menus.toTrial, menus.toAll})
         m_sub->addMenu(menu);
-    add(QStringLiteral("importRecipe"), tr("&Import a recipe..."), {}, [this] { m_window->importRecipe(); });
-    for (QMenu *menu : {m_recipeOut, m_recipeAway})
+    add(QStringLiteral("importRecipe"), tr("&Import a recipe..."), {}, [this] { m_window->recipeMenus()->import(); });
+    for (QMenu *menu : {menus.out, menus.away})
         m_sub->addMenu(menu);
     endSub();
 }
@@ -280,38 +277,6 @@ void Actions::fillCameraMenu()
         m_camerasAway->addAction((c.frames == 1 ? tr("%1   (one frame)").arg(name) : tr("%1   (%2 frames)").arg(name).arg(c.frames)), this, [this, c, name] {
             const Status gone = CameraBook::forget(c);
             m_window->say(gone ? tr("Forgot %1. Frames that are open keep their noise as it was measured.").arg(name) : QString::fromStdString(gone.error().userMessage));
-        });
-    }
-}
-
-void Actions::fillRecipeMenus()
-{
-    for (QMenu *menu : {recipeMenu, m_recipeForAll, m_recipeOut, m_recipeAway}) {
-        menu->clear();
-        menu->setEnabled(!m_window->recipes()->recipes().empty());
-    }
-    for (const Recipe &recipe : m_window->recipes()->recipes()) {
-        const QString name = QString::fromStdString(recipe.name), words = treatmentWords(recipe.treatment), text = name == words ? name : tr("%1   (%2)").arg(name, words);
-        recipeMenu->addAction(text, this, [this, recipe, name] {
-            if (m_session->viewing().trial() >= 0)
-                m_session->editing().changeTreatment(m_session->viewing().trial(), recipe.treatment, tr("recipe %1 on %2").arg(name, trialLetter(m_session->viewing().trial())));
-            else
-                m_session->editing().addTrial(recipe.treatment);
-        });
-        m_recipeForAll->addAction(text, this, [this, recipe, name] {
-            const int frames = m_session->editing().treatAll(recipe.treatment);
-            m_window->say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
-        });
-        m_recipeOut->addAction(text, this, [this, name] {
-            const QString file = QFileDialog::getSaveFileName(m_window, tr("Export the recipe"), freeFile(QDir::currentPath(), name, RecipeBook::ending()), {}, nullptr, QFileDialog::DontConfirmOverwrite);
-            if (file.isEmpty())
-                return;
-            const Status written = m_window->recipes()->exportTo(name, file);
-            m_window->say(written ? tr("Written: %1").arg(file) : QString::fromStdString(written.error().userMessage));
-        });
-        m_recipeAway->addAction(text, this, [this, name] {
-            const Status gone = m_window->recipes()->remove(name);
-            m_window->say(gone ? tr("Forgot the recipe %1.").arg(name) : QString::fromStdString(gone.error().userMessage));
         });
     }
 }

@@ -37,7 +37,6 @@ public:
     QAction *untreatedToggle = nullptr;
     QAction *blink = nullptr, *difference = nullptr, *pixelReading = nullptr;
     QMenu *recentMenu = nullptr;
-    QMenu *recipeMenu = nullptr; ///< to be applied
     // What the pointer's menus offer, too.
     QAction *exportFrame = nullptr, *quickClean = nullptr, *pinGuest = nullptr, *findFile = nullptr, *takeOff = nullptr;
     QAction *carrySpots = nullptr, *unpin = nullptr, *saveRecipe = nullptr;
@@ -57,7 +56,6 @@ private:
     void addSpotMenu();
     void addCompareMenu();
     void addRecipes();
-    void fillRecipeMenus();
     void fillCameraMenu();
     void addTrialMenu();
     void addLookMenu();
@@ -73,7 +71,7 @@ private:
     std::vector<std::pair<QAction *, std::function<bool(const Now &)>>> m_when;
     QAction *m_useRegions = nullptr;
     QList<QAction *> m_screens; ///< of the system, sRGB, from a file
-    QMenu *m_recipeForAll = nullptr, *m_recipeOut = nullptr, *m_recipeAway = nullptr, *m_camerasAway = nullptr;
+    QMenu *m_camerasAway = nullptr;
 };
 
 } // namespace irenic

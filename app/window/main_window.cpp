@@ -1,10 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "window/main_window.h"
 
-#include "window/hand_back.h"
-#include "window/queue_on_desktop.h"
-#include "window/screen_profile.h"
-
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
 #include "panels/blind_view.h"
@@ -33,9 +29,14 @@
 #include "view/durations.h"
 #include "window/actions.h"
 #include "window/command_search.h"
+#include "window/guest_pinning.h"
+#include "window/hand_back.h"
 #include "window/help_pages.h"
 #include "window/hold_keys.h"
 #include "window/pointer_menus.h"
+#include "window/queue_on_desktop.h"
+#include "window/recipe_menus.h"
+#include "window/screen_profile.h"
 
 #include <QApplication>
 #include <QCloseEvent>
@@ -69,6 +70,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
     m_queue.setSeen(m_renderer.cache());
+    m_guests = new GuestPinning(&m_session, this);
+    m_recipeMenus = new RecipeMenus(&m_recipes, &m_session, this);
     m_wall = new Wall(&m_session, &m_renderer);
     m_strip = new StripView(&m_session, &m_renderer);
     m_loupe = new Loupe(&m_session, &m_renderer);
@@ -164,13 +167,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(&m_decisions, &DecisionBook::changed, this, [this] { m_session.roll().setDecisions(m_decisions.decisions()); });
     m_session.roll().setDecisions(m_decisions.decisions());
     connect(&m_session.roll(), &Roll::pixelsWanted, &m_reader, &FrameReader::wake);
-    connect(&m_session.roll(), &Roll::guestsWanted, this, [this](const QString &path, const QStringList &files) {
-        for (const QString &file : files)
-            wantGuest(path, file);
-    });
-    connect(&m_session.roll(), &Roll::frameChanged, this, &MainWindow::pinWanted);
     connect(&m_session, &Session::restored, this, [this] {
-        m_wantedGuests.clear();
         m_lookAtSpot = false;
         m_pages->setCurrentIndex(0);
     });
@@ -202,7 +199,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         if (index < 0)
             return say(tr("%1 is not open; open it, and pin the file as a guest there.").arg(QFileInfo(source).fileName()));
         m_session.viewing().setCurrent(index);
-        wantGuest(source, file);
+        m_guests->want(source, file);
     });
     connect(&m_reader, &FrameReader::failed, this, [this](const QString &path, const QString &problem) {
         m_session.roll().setReadingFailed(path, problem);
@@ -249,22 +246,9 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_sheet, &ContactSheet::told, this, [this](const QString &text) { say(text); });
     connect(m_sheet, &ContactSheet::exportWanted, this, &MainWindow::exportThese);
     connect(m_sheet, &ContactSheet::cleanWanted, this, qOverload<const QList<int> &>(&MainWindow::quickClean));
-    connect(m_sheet, &ContactSheet::recipesWanted, this, &MainWindow::fillSheetRecipes);
-    connect(&m_guests, &GuestLoader::loaded, this, [this](const QString &path, const QString &file, const auto &guest) {
-        m_loadingGuests.removeOne({path, file});
-        const int index = m_session.roll().indexOf(path);
-        const bool isNew = index >= 0 && !m_session.roll().frame(index).guestFiles.contains(file);
-        m_session.editing().pinGuest(path, file, guest);
-        if (isNew)
-            say(tr("Pinned %1. %2").arg(fileText(guest->file.filename()), QString::fromStdString(guest->words)));
-    });
-    connect(&m_guests, &GuestLoader::failed, this, [this](const QString &path, const QString &file, const QString &problem) {
-        m_loadingGuests.removeOne({path, file});
-        const int index = m_session.roll().indexOf(path);
-        const bool wasPinned = index >= 0 && m_session.roll().frame(index).guestFiles.contains(file);
-        m_session.roll().noteGuestLost(path, file);
-        say(wasPinned ? tr("%1 It stays in the session as a guest of %2.").arg(problem, QFileInfo(path).fileName()) : problem);
-    });
+    connect(m_sheet, &ContactSheet::recipesWanted, this, [this](QMenu *menu) { m_recipeMenus->fillFor(menu, [this] { return m_sheet->chosen(); }); });
+    connect(m_guests, &GuestPinning::told, this, [this](const QString &text) { say(text); });
+    connect(m_recipeMenus, &RecipeMenus::told, this, [this](const QString &text) { say(text); });
     m_onDesktop = new QueueOnDesktop(&m_queue, this);
     connect(&m_queue, &ExportQueue::changed, this, [this] { m_wall->setPace(m_queue.ratio()); });
     connect(&m_queue, &ExportQueue::exported, this, [this](const QString &source, const QString &file, double) {
@@ -435,36 +419,6 @@ void MainWindow::bringCardsBack()
         card->show();
 }
 
-void MainWindow::fillSheetRecipes(QMenu *menu)
-{
-    menu->clear();
-    for (const Recipe &recipe : m_recipes.recipes())
-        menu->addAction(QString::fromStdString(recipe.name), this, [this, recipe] {
-            const QString name = QString::fromStdString(recipe.name);
-            const int frames = m_session.editing().treat(
-                m_sheet->chosen(), [recipe](const RollFrame &) { return recipe.treatment; }, tr("recipe %1 on chosen frames").arg(name));
-            say(tr("%1 is the keeper of %2 frames now.").arg(name).arg(frames));
-        });
-    if (menu->isEmpty())
-        menu->addAction(tr("No recipe was saved yet (Ctrl+Shift+R on the wall)"))->setEnabled(false);
-}
-
-void MainWindow::pinGuests(const QStringList &files)
-{
-    const RollFrame *f = m_session.viewing().readyFrame();
-    if (!f || files.isEmpty())
-        return;
-    for (const QString &file : files)
-        wantGuest(f->path, file);
-    say(files.size() == 1 ? tr("Matching %1 ...").arg(QFileInfo(files.front()).fileName()) : tr("Matching %1 guests ...").arg(files.size()));
-}
-
-void MainWindow::chooseGuests()
-{
-    if (const RollFrame *f = m_session.viewing().readyFrame())
-        pinGuests(QFileDialog::getOpenFileNames(this, tr("Pin renditions of this frame made elsewhere"), QFileInfo(f->path).absolutePath(), tr("Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)")));
-}
-
 void MainWindow::chooseOutputSize()
 {
     const RollFrame *f = m_session.viewing().readyFrame();
@@ -538,29 +492,6 @@ void MainWindow::writeComparison()
         return say(QString::fromStdString(s.error().userMessage));
     QSettings().setValue(QStringLiteral("comparison/folder"), QFileInfo(file).absolutePath());
     say(tr("Written: %1").arg(QFileInfo(file).fileName()), QFileInfo(file).absolutePath());
-}
-
-void MainWindow::saveRecipe()
-{
-    const int trial = m_session.viewing().trial();
-    if (trial < 0)
-        return;
-    const Treatment treatment = m_session.viewing().readyFrame()->trials[size_t(trial)];
-    bool ok = false;
-    const QString name = QInputDialog::getText(this, tr("Save as a recipe"), tr("Name of the recipe"), QLineEdit::Normal, treatmentWords(treatment), &ok).trimmed();
-    if (!ok || name.isEmpty())
-        return;
-    const Status saved = m_recipes.save({name.toStdString(), treatment});
-    say(saved ? tr("Saved the recipe %1.").arg(name) : QString::fromStdString(saved.error().userMessage));
-}
-
-void MainWindow::importRecipe()
-{
-    const QString file = QFileDialog::getOpenFileName(this, tr("Import a recipe"), {}, tr("Recipes and exported pictures (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)"));
-    if (file.isEmpty())
-        return;
-    const Status taken = m_recipes.importFrom(file);
-    say(taken ? tr("Imported %1.").arg(QFileInfo(file).fileName()) : QString::fromStdString(taken.error().userMessage));
 }
 
 void MainWindow::markSpot()
@@ -645,30 +576,6 @@ void MainWindow::readAll(const QStringList &paths)
 {
     for (const QString &path : paths)
         m_reader.read(path);
-}
-
-void MainWindow::wantGuest(const QString &path, const QString &file)
-{
-    const std::pair wanted(path, file);
-    if (!m_loadingGuests.contains(wanted) && std::find(m_wantedGuests.begin(), m_wantedGuests.end(), wanted) == m_wantedGuests.end())
-        m_wantedGuests.push_back(wanted);
-    pinWanted();
-}
-
-/// Guests are matched to the pixels of their frame: those whose frame rests wait until it is looked at.
-void MainWindow::pinWanted()
-{
-    std::erase_if(m_wantedGuests, [this](const auto &wanted) {
-        const int index = m_session.roll().indexOf(wanted.first);
-        if (index < 0)
-            return true;
-        if (m_session.roll().frame(index).state != RollFrame::State::Ready)
-            return false;
-        m_loadingGuests.append(wanted);
-        m_session.roll().makeRoom(size_t(m_session.roll().frame(index).frame->crop.size().area()) * kGuestBytesAPixel);
-        m_guests.load(wanted.first, m_session.roll().frame(index).frame, wanted.second);
-        return true;
-    });
 }
 
 void MainWindow::openSession(const QString &file)
@@ -796,18 +703,6 @@ void MainWindow::setGuideShown(bool shown)
 {
     m_settings.guideWanted = shown;
     m_guide->setVisible(shown);
-}
-
-QString MainWindow::truthFile() const
-{
-    const RollFrame *f = m_session.viewing().readyFrame();
-    return f ? f->truthFile() : QString();
-}
-
-void MainWindow::pinTruth()
-{
-    if (!truthFile().isEmpty())
-        pinGuests({truthFile()});
 }
 
 /// The demo roll opens where there is something to see of noise.

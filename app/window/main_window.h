@@ -4,7 +4,6 @@
 #include "jobs/export_queue.h"
 #include "jobs/frame_measurer.h"
 #include "jobs/frame_reader.h"
-#include "jobs/guest_loader.h"
 #include "panels/card.h"
 #include "panels/strip_view.h"
 #include "panels/wall.h"
@@ -26,6 +25,7 @@ class BlindView;
 class Blink;
 class ContactSheet;
 class EmptyPage;
+class GuestPinning;
 class GuideNote;
 class HandBack;
 class HistogramPanel;
@@ -35,6 +35,7 @@ class QueueOnDesktop;
 class QueuePanel;
 class ReadingsPanel;
 class LensPanel;
+class RecipeMenus;
 class RegionsPanel;
 class RenderingPanel;
 class RollPanel;
@@ -61,6 +62,8 @@ public:
     ReadingsPanel *readingsPanel() { return m_readings; }
     RollPanel *rollPanel() { return m_roll; }
     RecipeBook *recipes() { return &m_recipes; }
+    GuestPinning *guests() { return m_guests; }
+    RecipeMenus *recipeMenus() { return m_recipeMenus; }
     DecisionBook *decisions() { return &m_decisions; }
     ExportQueue *exportQueue() { return &m_queue; }
     SessionKeeper *keeper() { return &m_keeper; }
@@ -87,13 +90,9 @@ public:
     void open(const QStringList &paths);
     /// The pictures that ship with the application; empty where they were not made.
     static QStringList demoRoll();
-    /// The file without noise that belongs to the current frame; empty but for the demo roll.
-    QString truthFile() const;
     /// Opens a file that another program sent and shows the bar that sends it back, see HandBack. The window's own.
     HandBack *openForHandBack(const QString &file, bool inPlace);
 
-    /// Pins files as guests of the current frame; what cannot be matched is said in the status line.
-    void pinGuests(const QStringList &files);
     /// The wall, or the strip where that hangs, as a labelled picture.
     QImage comparisonPicture() const;
 
@@ -107,14 +106,10 @@ public slots:
     void openBlindRound();
     void openSheet();
     void setGuideShown(bool shown); ///< the slip that says what to try
-    void pinTruth();                ///< of a frame of the demo roll: the same shot without its noise, as a guest
-    void chooseGuests();
     void chooseOutputSize();
     void writeComparison();
-    void saveRecipe();
     void startFromOwnTaste();
     void showDecisions();
-    void importRecipe();
     void renameSpot(int spot);
     void markSpot();
     void paintRegion(bool erase); ///< with the brush of the regions, whose panel comes up; makes a region where there is none
@@ -159,7 +154,6 @@ private:
     void showNotes();
     void exportThese(const QList<int> &chosen);
     void quickClean(ExportChoices choices);
-    void fillSheetRecipes(QMenu *menu);
     void readPixel(QPointF upright, int row);
     void showOnScreen();
     void addCard(const QString &name, const QString &title, QWidget *panel);
@@ -167,8 +161,6 @@ private:
     void bringCardsBack();
     static QString wallHints();
     void readAll(const QStringList &paths);
-    void wantGuest(const QString &path, const QString &file);
-    void pinWanted();
     void showTitle();
     void lookAtFirstSpot();
     void noteRecent(const QString &path);
@@ -179,12 +171,11 @@ private:
     PaneRenderer m_renderer;
     ExportQueue m_queue;
     FrameMeasurer m_measurer{m_renderer.cache()};
-    GuestLoader m_guests;
     RecipeBook m_recipes{RecipeBook::usualFolder()};
     DecisionBook m_decisions{DecisionBook::usualFile()};
     SessionKeeper m_keeper{&m_session, SessionKeeper::usualFolder()};
-    std::vector<std::pair<QString, QString>> m_wantedGuests; ///< frame and file, of frames whose pixels are not there yet
-    QList<std::pair<QString, QString>> m_loadingGuests;      ///< frame and file
+    GuestPinning *m_guests;
+    RecipeMenus *m_recipeMenus;
     Settings m_settings;
     Wall *m_wall;
     RollPanel *m_roll;

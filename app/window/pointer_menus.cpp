@@ -3,6 +3,7 @@
 
 #include "window/actions.h"
 #include "window/main_window.h"
+#include "window/recipe_menus.h"
 
 #include <QDesktopServices>
 #include <QFileInfo>
@@ -50,7 +51,7 @@ void PointerMenus::showForStrip(QPoint globalPoint)
         else if (action->isEnabled())
             menu.addAction(action);
     }
-    menu.addMenu(m_actions->recipeMenu);
+    menu.addMenu(m_window->recipeMenus()->toTrial);
     menu.exec(globalPoint);
 }
 

@@ -7,6 +7,7 @@
 #include "panels/loupe.h"
 #include "panels/readings_panel.h"
 #include "panels/regions_panel.h"
+#include "window/guest_pinning.h"
 #include "window/main_window.h"
 
 #include <QApplication>
@@ -109,7 +110,7 @@ int takeShots(MainWindow &window, const QString &folder)
     s->viewing().setCurrent(std::min(3, s->roll().count() - 1)); // dusk, small lamps and stars at ISO 25600
     shot(QStringLiteral("wall-dusk"), {1, {0.36, 0.26}});
     s->viewing().setCurrent(std::min(2, s->roll().count() - 1));
-    window.pinTruth();
+    window.guests()->pinTruth();
     ok = waitUntil([&] { return !s->viewing().readyFrame()->guests.empty(); }) && ok;
     s->viewing().setColumn(2);
     window.wall()->setUntreatedShown(false);

@@ -13,6 +13,8 @@
 #include "view/reading_bars.h"
 #include "view/strength_slider.h"
 #include "window/actions.h"
+#include "window/guest_pinning.h"
+#include "window/recipe_menus.h"
 
 #include <QComboBox>
 #include <QDir>
@@ -458,7 +460,7 @@ private slots:
         const auto rgb = encoded8(developRegion(Cleaner(f.frame, f.noise, {"wavelet", 1, 1}), f.frame->crop, {-0.5}, nullptr, {}).value());
         const QImage rendition(rgb.samples.data(), rgb.size.width, rgb.size.height, 3 * rgb.size.width, QImage::Format_RGB888);
         QVERIFY(rendition.save(m_dir.filePath("elsewhere.png")));
-        m_window->pinGuests({m_dir.filePath("elsewhere.png")});
+        m_window->guests()->pin({m_dir.filePath("elsewhere.png")});
         QTRY_COMPARE_WITH_TIMEOUT(f.guests.size(), size_t(1), kPatienceMs);
         QCOMPARE(m_window->wall()->columnCount(), 5);
         settle();
@@ -489,7 +491,7 @@ private slots:
         settle();
         QCOMPARE(m_window->wall()->columnCount(), 6);
         QCOMPARE(m_window->wall()->columnName(5), QStringLiteral("Guest 1"));
-        m_window->pinGuests({m_dir.filePath("missing.png")});
+        m_window->guests()->pin({m_dir.filePath("missing.png")});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->findChild<QLabel *>("message")->text().contains("missing.png") && !m_window->findChild<QLabel *>("message")->text().startsWith("Matching"), kPatienceMs);
         QCOMPARE(f.guests.size(), size_t(1));
     }
@@ -780,8 +782,7 @@ private slots:
     void recipesAreSavedAndApplied()
     {
         QVERIFY(m_window->recipes()->save({"Quiet", {"dct", 0.55, 1.15}}).ok());
-        auto *actions = m_window->findChild<Actions *>();
-        QMenu *menu = actions->recipeMenu;
+        const QMenu *menu = m_window->recipeMenus()->toTrial;
         QAction *quiet = nullptr;
         for (QAction *a : menu->actions())
             if (a->text().startsWith("Quiet"))

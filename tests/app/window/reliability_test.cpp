@@ -7,6 +7,7 @@
 #include "support/windows.h"
 
 #include "session/paths.h"
+#include "window/guest_pinning.h"
 
 #include <QMessageBox>
 #include <QPushButton>
@@ -119,7 +120,7 @@ private slots:
         const std::filesystem::path guest = path("guest.dng"), away = path("away.dng");
         std::filesystem::copy_file(path("scene.dng"), guest);
         QVERIFY(hang(m_window.get(), {fileText(path("scene.dng"))}));
-        m_window->pinGuests({fileText(guest)});
+        m_window->guests()->pin({fileText(guest)});
         QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).guests.size(), size_t(1), kPatienceMs);
         const QString file = m_dir->filePath("roll" + SessionKeeper::ending());
         QVERIFY(m_window->keeper()->saveAs(file));
@@ -168,7 +169,7 @@ private slots:
         for (const char *name : {"second.dng", "guest.dng"})
             std::filesystem::copy_file(path("scene.dng"), path(name));
         QVERIFY(hang(m_window.get(), {fileText(path("scene.dng")), fileText(path("second.dng"))}));
-        m_window->pinGuests({fileText(path("guest.dng"))});
+        m_window->guests()->pin({fileText(path("guest.dng"))});
         QTRY_COMPARE_WITH_TIMEOUT(session()->roll().frame(0).guests.size(), size_t(1), kPatienceMs);
         const std::weak_ptr<const Guest> held = session()->roll().frame(0).guests[0];
         session()->roll().setMemoryBudget(1);
