@@ -19,10 +19,10 @@ HistogramPanel::HistogramPanel(Session *session, QWidget *parent) : QWidget(pare
     m_ends->setWordWrap(true);
     column->addWidget(m_plot, 1);
     column->addWidget(m_ends);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &HistogramPanel::show);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &HistogramPanel::showContents);
     connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
         if (i == m_session->viewing().current())
-            show();
+            showContents();
     });
 }
 
@@ -34,10 +34,10 @@ void HistogramPanel::setTones(const Tones &tones)
 void HistogramPanel::showEvent(QShowEvent *event)
 {
     QWidget::showEvent(event);
-    show();
+    showContents();
 }
 
-void HistogramPanel::show()
+void HistogramPanel::showContents()
 {
     const RollFrame *f = m_session->viewing().readyFrame();
     const std::shared_ptr<const Frame> of = f ? f->frame : nullptr;
@@ -71,12 +71,12 @@ ShootingPanel::ShootingPanel(Session *session, QWidget *parent) : QWidget(parent
     m_form = new QFormLayout(this);
     m_form->setHorizontalSpacing(14);
     m_form->setVerticalSpacing(2);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &ShootingPanel::show);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &ShootingPanel::showContents);
     connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
         if (i == m_session->viewing().current())
-            show();
+            showContents();
     });
-    show();
+    showContents();
 }
 
 QString ShootingPanel::text() const
@@ -87,7 +87,7 @@ QString ShootingPanel::text() const
     return all.join(u'\n');
 }
 
-void ShootingPanel::show()
+void ShootingPanel::showContents()
 {
     while (m_form->rowCount() > 0)
         m_form->removeRow(0);

@@ -26,7 +26,7 @@ protected:
     void showEvent(QShowEvent *event) override;
 
 private:
-    void show();
+    void showContents();
 
     Session *m_session;
     Plot *m_plot;
@@ -43,7 +43,7 @@ public:
     QString text() const; ///< as shown, "name: value" a line
 
 private:
-    void show();
+    void showContents();
 
     Session *m_session;
     QFormLayout *m_form;

@@ -107,16 +107,16 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
                                                                                  tr("coloured fringes"), [&](LensCorrection &l) { l.fringes = v / 100; }, id); });
     connect(m_measure, &QPushButton::clicked, this, &LensPanel::measure);
     connect(m_off, &QPushButton::clicked, this, [this] { m_session->editing().changeLens({}, tr("lens corrections off")); });
-    connect(&session->viewing(), &Viewing::currentChanged, this, &LensPanel::show);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &LensPanel::showContents);
     connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
         if (index == m_session->viewing().current())
-            show();
+            showContents();
     });
     connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
         if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Lens))
-            show();
+            showContents();
     });
-    show();
+    showContents();
 }
 
 LensPanel::~LensPanel()
@@ -134,7 +134,7 @@ void LensPanel::set(const QString &words, const std::function<void(LensCorrectio
     edit(l);
     if (const Status s = validate(l); !s) {
         emit told(QString::fromStdString(s.error().userMessage));
-        show();
+        showContents();
         return;
     }
     m_session->editing().changeLens(l, words, dragId);
@@ -182,7 +182,7 @@ void LensPanel::measure()
     if (!f || m_measuring)
         return;
     m_measuring = true;
-    show();
+    showContents();
     m_pool.start([this, path = f->path, frame = f->frame, noise = f->noise, stop = m_stop.get_token()] {
         const Result<LensCorrection> found = measureLateral(*frame, *noise, {0, stop, {}, true});
         QMetaObject::invokeMethod(
@@ -198,14 +198,14 @@ void LensPanel::measure()
                         l.lateral = true;
                         l.from = found.value().from;
                     });
-                show();
+                showContents();
                 emit measured();
             },
             Qt::QueuedConnection);
     });
 }
 
-void LensPanel::show()
+void LensPanel::showContents()
 {
     const RollFrame *f = m_session->viewing().readyFrame();
     m_filling = true;

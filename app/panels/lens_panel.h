@@ -36,7 +36,7 @@ signals:
     void measured();
 
 private:
-    void show();
+    void showContents();
     void findProfiles();
     void useProfile(int index);
     void set(const QString &words, const std::function<void(LensCorrection &)> &edit, int dragId = 0);

@@ -130,14 +130,14 @@ QueuePanel::QueuePanel(ExportQueue *queue, QWidget *parent) : QWidget(parent), m
         if (const auto *e = chosen(); e && !e->result.empty())
             QDesktopServices::openUrl(QUrl::fromLocalFile(fileText(e->result)));
     });
-    connect(queue, &ExportQueue::changed, this, &QueuePanel::show);
+    connect(queue, &ExportQueue::changed, this, &QueuePanel::showContents);
     connect(queue, &ExportQueue::progressed, this, [this](int id) {
         for (int i = 0; i < m_list->topLevelItemCount(); ++i)
             if (const auto *e = m_queue->entry(id); e && m_list->topLevelItem(i)->data(Name, Qt::UserRole).toInt() == id)
                 showRow(m_list->topLevelItem(i), *e);
         showTotals();
     });
-    show();
+    showContents();
 }
 
 const ExportQueue::Entry *QueuePanel::chosen() const
@@ -156,7 +156,7 @@ QStringList QueuePanel::lines() const
     return all;
 }
 
-void QueuePanel::show()
+void QueuePanel::showContents()
 {
     const auto &entries = m_queue->entries();
     const int keyboard = m_list->currentItem() ? m_list->currentItem()->data(Name, Qt::UserRole).toInt() : 0;

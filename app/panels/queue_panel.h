@@ -30,7 +30,7 @@ protected:
 
 private:
     const ExportQueue::Entry *chosen() const;
-    void show();
+    void showContents();
     void showRow(QTreeWidgetItem *item, const ExportQueue::Entry &entry);
     void showTotals();
     void openWith(const QString &file);

@@ -105,11 +105,11 @@ ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget 
         const QSize size = m_session->viewing().currentFrame()->pictureSize();
         m_session->viewing().setViewport({std::max(1.0, m_session->viewing().viewport().zoom), {double(at.x()) / size.width(), double(at.y()) / size.height()}});
     });
-    connect(&session->viewing(), &Viewing::currentChanged, this, &ReadingsPanel::show);
-    connect(&session->viewing(), &Viewing::columnChanged, this, &ReadingsPanel::show);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &ReadingsPanel::showContents);
+    connect(&session->viewing(), &Viewing::columnChanged, this, &ReadingsPanel::showContents);
     const auto ifCurrent = [this](int i) {
         if (i == m_session->viewing().current())
-            show();
+            showContents();
     };
     connect(&session->roll(), &Roll::choicesChanged, this, ifCurrent);
     connect(&session->roll(), &Roll::frameChanged, this, ifCurrent);
@@ -117,11 +117,11 @@ ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget 
         m_measure->setText(m_measurer->isMeasuring() ? tr("Stop (%1 %)").arg(qRound(100 * m_measurer->fraction())) : tr("Measure the whole frame"));
     });
     connect(measurer, &FrameMeasurer::measured, this, [this] {
-        show();
+        showContents();
         if (std::exchange(m_goWhenMeasured, false))
             goToWorst();
     });
-    show();
+    showContents();
 }
 
 void ReadingsPanel::setTones(const Tones &tones)
@@ -142,7 +142,7 @@ void ReadingsPanel::measure()
         m_measurer->measure(subject(trial));
 }
 
-void ReadingsPanel::show()
+void ReadingsPanel::showContents()
 {
     const int trial = m_session->viewing().trial();
     const RollFrame *f = m_session->viewing().readyFrame();

@@ -36,7 +36,7 @@ public slots:
 
 private:
     FrameMeasurer::Subject subject(int trial) const;
-    void show();
+    void showContents();
     void showPlot();
     void showMap();
     void fillMaps();

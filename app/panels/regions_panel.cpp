@@ -121,14 +121,14 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
     });
     connect(m_remove, &QPushButton::clicked, this, &RegionsPanel::removeRegion);
     connect(m_inverted, &QCheckBox::clicked, this, &RegionsPanel::invert);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &RegionsPanel::show);
+    connect(&session->viewing(), &Viewing::currentChanged, this, &RegionsPanel::showContents);
     connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
         if (index == m_session->viewing().current())
-            show();
+            showContents();
     });
     connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
         if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Regions))
-            show();
+            showContents();
     });
     connect(wall, &Wall::visibleRegionChanged, this, &RegionsPanel::showMask);
     connect(&m_masks, &MaskRenderer::drawn, this, [this](int row, const QImage &mask, QRect visible, int reduction) {
@@ -163,7 +163,7 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
             part.b = b;
         });
     });
-    show();
+    showContents();
 }
 
 void RegionsPanel::makeAmounts(QGridLayout *grid)
@@ -242,7 +242,7 @@ void RegionsPanel::makeParts(QGridLayout *grid)
         if (m_filling)
             return;
         m_part = row;
-        show();
+        showContents();
     });
     connect(m_removePart, &QPushButton::clicked, this, &RegionsPanel::removePart);
     connect(m_clear, &QPushButton::clicked, this, &RegionsPanel::clearPart);
@@ -443,7 +443,7 @@ void RegionsPanel::chooseRegion(int region)
 {
     m_region = region;
     m_part = 0;
-    show();
+    showContents();
 }
 
 QString RegionsPanel::wordsOf(const MaskPart &part) const
@@ -455,7 +455,7 @@ QString RegionsPanel::wordsOf(const MaskPart &part) const
                                                                                                   : tr("only where: %1").arg(words);
 }
 
-void RegionsPanel::show()
+void RegionsPanel::showContents()
 {
     const RollFrame *f = m_session->viewing().readyFrame();
     if (const QString path = f ? f->path : QString(); path != m_frame) {
@@ -569,7 +569,7 @@ void RegionsPanel::hideMask()
 
 void RegionsPanel::showEvent(QShowEvent *)
 {
-    show();
+    showContents();
 }
 
 void RegionsPanel::hideEvent(QHideEvent *)

@@ -53,7 +53,7 @@ private:
     void makeParts(QGridLayout *grid);
     void makeAmounts(QGridLayout *grid);
     void makeLook(QGridLayout *grid);
-    void show();
+    void showContents();
     void showMask();
     void applyTool(bool asked = false);
     const MaskPart *chosenPart() const;

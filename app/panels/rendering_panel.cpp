@@ -82,17 +82,17 @@ RenderingPanel::RenderingPanel(Session *session, QWidget *parent) : QWidget(pare
     grid->setRowStretch(grid->rowCount(), 1);
     connect(&session->viewing(), &Viewing::currentChanged, this, [this] {
         setPicking(false);
-        show();
+        showContents();
     });
     connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
         if (index == m_session->viewing().current())
-            show();
+            showContents();
     });
     connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
         if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Rendering))
-            show();
+            showContents();
     });
-    show();
+    showContents();
 }
 
 RenderingPanel::~RenderingPanel()
@@ -160,7 +160,7 @@ void RenderingPanel::set(Row &row, double value)
     m_session->editing().changeRendering(r, tr(row.info->label), row.slider->isSliderDown() ? row.gesture.id() : row.gesture.step());
 }
 
-void RenderingPanel::show()
+void RenderingPanel::showContents()
 {
     const RollFrame *f = m_session->viewing().readyFrame();
     const Rendering r = f ? f->rendering : Rendering();

@@ -43,7 +43,7 @@ private:
     void addRow(const ParamInfo &info, double Rendering::*value, const char *unit, double step, int decimals);
     double valueOf(const Row &row, const Rendering &rendering, const White &shown) const;
     void set(Row &row, double value);
-    void show();
+    void showContents();
 
     Session *m_session;
     std::vector<Row> m_rows;
