@@ -3,10 +3,7 @@
 
 #include "models/roll_model.h"
 #include "session/dates.h"
-
-#include <QSet>
-
-#include <tuple>
+#include "session/series.h"
 
 namespace irenic {
 
@@ -59,7 +56,7 @@ void SheetModel::gatherSeries()
     m_firstOf.clear();
     if (!m_seriesAsOne)
         return;
-    for (const QList<int> &series : allSeries(*m_session)) {
+    for (const QList<int> &series : allSeries(m_session->roll())) {
         QList<int> wanted;
         std::copy_if(series.begin(), series.end(), std::back_inserter(wanted), [this](int i) { return isWanted(i); });
         std::sort(wanted.begin(), wanted.end());
@@ -189,47 +186,6 @@ bool SheetModel::isWanted(int row) const
     if (const ShootingData *s = f.shooting())
         text += u' ' + f.speedWords() + u' ' + QString::fromStdString(s->make + ' ' + s->model + ' ' + s->lens);
     return std::all_of(m_words.begin(), m_words.end(), [&](const QString &w) { return text.contains(w, Qt::CaseInsensitive); });
-}
-
-std::vector<QList<int>> allSeries(const Session &session)
-{
-    struct Shot {
-        std::tuple<std::string, std::string, std::string> of; ///< camera, lens
-        qint64 second;
-        int index;
-        auto operator<=>(const Shot &) const = default; // NOLINT(modernize-use-nullptr): clang-tidy 14 takes the compiler's own zero for a pointer
-    };
-    std::vector<Shot> shots;
-    for (int i = 0; i < session.roll().count(); ++i)
-        if (const QDateTime at = takenAt(session.roll().frame(i)); at.isValid()) {
-            const ShootingData &s = *session.roll().frame(i).shooting();
-            shots.push_back({{s.make, s.model, s.lens}, at.toSecsSinceEpoch(), i});
-        }
-    std::sort(shots.begin(), shots.end());
-    std::vector<QList<int>> all;
-    for (auto from = shots.begin(); from != shots.end();) {
-        auto to = std::next(from);
-        while (to != shots.end() && to->of == from->of && to->second - std::prev(to)->second <= kSeriesGapS)
-            ++to;
-        if (to - from > 1) {
-            QList<int> series;
-            std::transform(from, to, std::back_inserter(series), [](const Shot &s) { return s.index; });
-            all.push_back(series);
-        }
-        from = to;
-    }
-    return all;
-}
-
-QList<int> seriesOf(const Session &session, const QList<int> &frames)
-{
-    QSet<int> chosen(frames.begin(), frames.end());
-    for (const QList<int> &series : allSeries(session))
-        if (std::any_of(series.begin(), series.end(), [&](int i) { return chosen.contains(i); }))
-            chosen.unite(QSet<int>(series.begin(), series.end()));
-    QList<int> all(chosen.begin(), chosen.end());
-    std::sort(all.begin(), all.end());
-    return all;
 }
 
 } // namespace irenic

@@ -65,10 +65,4 @@ private:
     QTimer m_soon;                      ///< until series are gathered anew
 };
 
-/// Frames with all that belong together with one of them: same camera and lens, each taken within `kSeriesGapS` of another. Indexes of
-/// the session.
-QList<int> seriesOf(const Session &session, const QList<int> &frames);
-std::vector<QList<int>> allSeries(const Session &session); ///< of two and more frames, in the order in which they were taken
-inline constexpr int kSeriesGapS = 5;
-
 } // namespace irenic

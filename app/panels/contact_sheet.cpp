@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/contact_sheet.h"
 
+#include "session/series.h"
+
 #include <QButtonGroup>
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -195,6 +197,25 @@ QWidget *ContactSheet::makeCard()
     column->addWidget(m_summary);
     m_series = button(tr("Choose the whole series"), QStringLiteral("series"), tr("Frames of the same camera and lens, taken within %1 seconds of one another").arg(kSeriesGapS), [this] { chooseSeries(); });
     column->addWidget(m_series);
+    m_joined = new QPushButton(tr("Make or part a series"));
+    m_joined->setObjectName(QStringLiteral("seriesMenu"));
+    auto *joined = new QMenu(m_joined);
+    joined->setToolTipsVisible(true);
+    m_joined->setMenu(joined);
+    const auto join = [this, joined](const QString &text, const QString &name, const QString &tip, auto run) {
+        QAction *a = joined->addAction(text, this, [this, run] {
+            const int frames = run(m_session->editing(), chosen());
+            emit told(frames == 0 ? tr("Nothing to change.") : frames == 1 ? tr("One frame has another series now.")
+                                                                           : tr("%1 frames have another series now.").arg(frames));
+        });
+        a->setObjectName(name);
+        a->setToolTip(tip);
+        return a;
+    };
+    m_join = join(tr("One series of these"), QStringLiteral("makeSeries"), tr("Whatever their times say"), [](Editing &e, const QList<int> &frames) { return e.makeSeries(frames); });
+    join(tr("No series"), QStringLiteral("partSeries"), tr("Each by itself"), [](Editing &e, const QList<int> &frames) { return e.partSeries(frames); });
+    join(tr("As their times tell"), QStringLiteral("seriesByTime"), tr("Frames of the same camera and lens, taken within %1 seconds of one another").arg(kSeriesGapS), [](Editing &e, const QList<int> &frames) { return e.partSeries(frames, true); });
+    column->addWidget(m_joined);
     const auto heading = [&](const QString &text) {
         auto *line = new QFrame;
         line->setFrameShape(QFrame::HLine);
@@ -287,7 +308,7 @@ void ContactSheet::choose(const QList<int> &frames)
 
 void ContactSheet::chooseSeries()
 {
-    choose(seriesOf(*m_session, chosen()));
+    choose(seriesOf(m_session->roll(), chosen()));
 }
 
 QStringList ContactSheet::shownNames() const
@@ -378,6 +399,8 @@ void ContactSheet::showChosen()
         b->setEnabled(others > 0 && f);
     for (QPushButton *b : {m_export, m_clean, m_off, m_none})
         b->setEnabled(!frames.isEmpty());
+    m_joined->setEnabled(measured > 0);
+    m_join->setEnabled(measured > 1);
     m_series->setEnabled(!frames.isEmpty() && !m_model.seriesAsOne()); // otherwise it is chosen already
     m_grid->viewport()->update();
 }

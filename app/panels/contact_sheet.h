@@ -69,7 +69,8 @@ private:
     QToolButton *m_seriesAsOne;
     QLineEdit *m_words;
     QMenu *m_recipes;
-    QPushButton *m_suggestions, *m_alike, *m_recipe, *m_spots, *m_rendering, *m_lens, *m_export, *m_clean, *m_off, *m_series, *m_none;
+    QPushButton *m_suggestions, *m_alike, *m_recipe, *m_spots, *m_rendering, *m_lens, *m_export, *m_clean, *m_off, *m_series, *m_joined, *m_none;
+    QAction *m_join;
 };
 
 } // namespace irenic

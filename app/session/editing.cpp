@@ -4,6 +4,7 @@
 #include "commands/set_choices.h"
 #include "commands/take_off.h"
 #include "session/paths.h"
+#include "session/series.h"
 
 #include <cmath>
 #include <numeric>
@@ -202,10 +203,10 @@ int Editing::addSpot(QPoint at, SpotKind kind)
     const RollFrame *f = readyFrame();
     if (!f || f->spots.size() >= size_t(kMostSpots) || !QRect(QPoint(), f->pictureSize()).contains(at))
         return -1;
-    Choices c = *f;
-    c.spots.push_back({kind, at, {}});
-    const int number = int(c.spots.size());
-    change(std::move(c), tr("marking spot %1").arg(number));
+    std::vector<Spot> spots = f->spots;
+    spots.push_back({kind, at, {}});
+    const int number = int(spots.size());
+    changeSpots(std::move(spots), tr("marking spot %1").arg(number));
     return number - 1;
 }
 
@@ -214,9 +215,9 @@ void Editing::moveSpot(int spot, QPoint at)
     const RollFrame *f = readyFrame();
     if (!f || spot < 0 || spot >= int(f->spots.size()) || !QRect(QPoint(), f->pictureSize()).contains(at))
         return;
-    Choices c = *f;
-    c.spots[size_t(spot)].at = at;
-    change(std::move(c), tr("moving spot %1").arg(spot + 1));
+    std::vector<Spot> spots = f->spots;
+    spots[size_t(spot)].at = at;
+    changeSpots(std::move(spots), tr("moving spot %1").arg(spot + 1));
 }
 
 void Editing::renameSpot(int spot, const QString &name)
@@ -224,9 +225,9 @@ void Editing::renameSpot(int spot, const QString &name)
     const RollFrame *f = withSpot(spot);
     if (!f)
         return;
-    Choices c = *f;
-    c.spots[size_t(spot)].name = name.trimmed();
-    change(std::move(c), tr("name of spot %1").arg(spot + 1));
+    std::vector<Spot> spots = f->spots;
+    spots[size_t(spot)].name = name.trimmed();
+    changeSpots(std::move(spots), tr("name of spot %1").arg(spot + 1));
 }
 
 void Editing::removeSpot(int spot)
@@ -234,9 +235,9 @@ void Editing::removeSpot(int spot)
     const RollFrame *f = withSpot(spot);
     if (!f)
         return;
-    Choices c = *f;
-    c.spots.erase(c.spots.begin() + spot);
-    change(std::move(c), tr("removing spot %1").arg(spot + 1));
+    std::vector<Spot> spots = f->spots;
+    spots.erase(spots.begin() + spot);
+    changeSpots(std::move(spots), tr("removing spot %1").arg(spot + 1));
 }
 
 void Editing::reorderSpot(int from, int to)
@@ -244,10 +245,84 @@ void Editing::reorderSpot(int from, int to)
     const RollFrame *f = readyFrame();
     if (!f || from == to || std::min(from, to) < 0 || std::max(from, to) >= int(f->spots.size()))
         return;
-    Choices c = *f;
-    moveElement(c.spots, from, to);
+    std::vector<Spot> spots = f->spots;
+    moveElement(spots, from, to);
     m_viewing.followSpot(from, to);
-    change(std::move(c), tr("order of spots"));
+    changeSpots(std::move(spots), tr("order of spots"));
+}
+
+/// Of the current frame, and of its series where they follow.
+void Editing::changeSpots(std::vector<Spot> spots, const QString &words)
+{
+    Choices c = *readyFrame();
+    c.spots = std::move(spots);
+    const auto others = m_spotsFollow ? followed(c.spots) : std::vector<std::pair<int, Choices>>();
+    if (others.empty())
+        return change(std::move(c), words);
+    m_undo.beginMacro(words);
+    for (const auto &[index, choices] : others)
+        m_undo.push(new SetChoices(*this, index, m_roll.frame(index), choices, {}, 0, false));
+    change(std::move(c), {});
+    m_undo.endMacro();
+}
+
+/// Other frames of the series with those spots, each where the same thing is, or as near to it as the picture goes.
+std::vector<std::pair<int, Choices>> Editing::followed(const std::vector<Spot> &spots)
+{
+    const RollFrame &f = *readyFrame();
+    std::vector<std::pair<int, Choices>> others;
+    for (const int i : seriesOf(m_roll, {m_viewing.current()})) {
+        const RollFrame &other = m_roll.frame(i);
+        if (i == m_viewing.current() || !other.isMeasured())
+            continue;
+        const std::pair pictures(f.thumbnail.cacheKey(), other.thumbnail.cacheKey());
+        if (!m_shifts.contains(pictures))
+            m_shifts.insert(pictures, shiftBetween(f, other));
+        const std::optional<QPoint> shift = m_shifts.value(pictures);
+        if (!shift)
+            continue;
+        Choices c = other;
+        c.spots = spots;
+        for (Spot &s : c.spots)
+            s.at = {std::clamp(s.at.x() + shift->x(), 0, other.pictureSize().width() - 1), std::clamp(s.at.y() + shift->y(), 0, other.pictureSize().height() - 1)};
+        if (c.spots != other.spots)
+            others.emplace_back(i, std::move(c));
+    }
+    return others;
+}
+
+void Editing::setSpotsFollow(bool follow)
+{
+    m_spotsFollow = follow;
+    if (follow && readyFrame())
+        changeOthers(tr("carrying spots to the series"), followed(readyFrame()->spots));
+}
+
+int Editing::setSeries(const QList<int> &frames, int series, const QString &words)
+{
+    std::vector<std::pair<int, Choices>> others;
+    for (const int i : frames)
+        if (m_roll.frame(i).isMeasured()) {
+            Choices c = m_roll.frame(i);
+            c.series = series;
+            others.emplace_back(i, std::move(c));
+        }
+    std::erase_if(others, [this](const auto &o) { return o.second.series == m_roll.frame(o.first).series; });
+    changeOthers(words, others);
+    return int(others.size());
+}
+
+int Editing::makeSeries(const QList<int> &frames)
+{
+    int number = 1;
+    for (int i = 0; i < m_roll.count(); ++i)
+        number = std::max(number, m_roll.frame(i).series + 1);
+    return setSeries(frames, number, tr("making a series"));
+}
+
+int Editing::partSeries(const QList<int> &frames, bool byTime)
+{
+    return setSeries(frames, byTime ? Choices::kSeriesByTime : Choices::kNoSeries, byTime ? tr("series by time") : tr("parting a series"));
 }
 
 /// One step of undo for several frames.

@@ -15,7 +15,7 @@ namespace irenic {
 /// nothing where it is not Ready or where nothing would change.
 class Editing
 {
-    Q_DECLARE_TR_FUNCTIONS(Editing)
+    Q_DECLARE_TR_FUNCTIONS(irenic::Editing)
 public:
     Editing(Roll &roll, Viewing &viewing) : m_roll(roll), m_viewing(viewing) {}
 
@@ -50,6 +50,12 @@ public:
     void unpinGuest(int guest);
     void unpinLostGuests(); ///< those that could not be had
 
+    void setSpotsFollow(bool follow); ///< spots of frames of a series are the same from now on, where the pictures tell how the camera moved between them
+    bool doSpotsFollow() const { return m_spotsFollow; }
+    /// Frames that were measured become one series, or belong to none; to how many. `byTime`: as their times tell, again.
+    int makeSeries(const QList<int> &frames);
+    int partSeries(const QList<int> &frames, bool byTime = false);
+
     /// From the current frame to others, in place of theirs; to how many.
     int carrySpots(const std::optional<QList<int>> &frames = {}); ///< to those of the same size; nothing: all
     int carryRendering(const std::optional<QList<int>> &frames = {});
@@ -75,11 +81,16 @@ private:
     const RollFrame *withSpot(int spot) const;
     void change(Choices after, const QString &words, int dragId = 0);
     int carry(const std::optional<QList<int>> &frames, bool sameSize, const QString &words, const std::function<void(Choices &)> &take);
+    void changeSpots(std::vector<Spot> spots, const QString &words);
+    std::vector<std::pair<int, Choices>> followed(const std::vector<Spot> &spots);
+    int setSeries(const QList<int> &frames, int series, const QString &words);
     void changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others);
 
     Roll &m_roll;
     Viewing &m_viewing;
-    QSet<QString> m_takenOff; ///< paths that undo would put back
+    bool m_spotsFollow = false;
+    QHash<std::pair<qint64, qint64>, std::optional<QPoint>> m_shifts; ///< between thumbnails
+    QSet<QString> m_takenOff;                                         ///< paths that undo would put back
     QUndoStack m_undo;
 };
 

@@ -59,6 +59,7 @@ SavedFrame savedOf(const RollFrame &f)
     out.rendering = f.rendering;
     out.regions = *f.regions;
     out.lens = f.lens;
+    out.series = f.series;
     for (const QString &file : f.exported)
         out.exported.push_back(fileOf(file));
     return out;
@@ -77,6 +78,7 @@ void takeSaved(const SavedFrame &saved, RollFrame &f)
     f.rendering = saved.rendering;
     f.regions = saved.regions;
     f.lens = saved.lens;
+    f.series = saved.series;
     f.guestFiles.clear();
     for (const auto &file : saved.guests)
         f.guestFiles << fileText(file);

@@ -17,6 +17,7 @@ ChoiceParts differences(const Choices &a, const Choices &b)
     parts.setFlag(ChoicePart::Rendering, a.rendering != b.rendering);
     parts.setFlag(ChoicePart::Regions, a.regions != b.regions);
     parts.setFlag(ChoicePart::Lens, a.lens != b.lens);
+    parts.setFlag(ChoicePart::Series, a.series != b.series);
     return parts;
 }
 

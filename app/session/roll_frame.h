@@ -44,6 +44,8 @@ struct Choices {
     Rendering rendering;
     Shared<std::vector<Region>> regions; ///< a stroke has thousands of points, and every step of undo holds them
     LensCorrection lens;
+    static constexpr int kSeriesByTime = 0, kNoSeries = -1;
+    int series = kSeriesByTime; ///< above 0: number of the one that it was put into by hand
     bool operator==(const Choices &) const = default;
 };
 
@@ -56,6 +58,7 @@ enum class ChoicePart {
     Rendering = 16,
     Regions = 32,
     Lens = 64,
+    Series = 128,
 };
 Q_DECLARE_FLAGS(ChoiceParts, ChoicePart)
 Q_DECLARE_OPERATORS_FOR_FLAGS(ChoiceParts)

@@ -1273,22 +1273,6 @@
         <translation>Ctrl+Shift+R</translation>
     </message>
     <message>
-        <source>&amp;Apply a recipe</source>
-        <translation>Ein Rezept &amp;anwenden</translation>
-    </message>
-    <message>
-        <source>Apply a recipe to a&amp;ll frames</source>
-        <translation>Ein Rezept auf a&amp;lle Aufnahmen anwenden</translation>
-    </message>
-    <message>
-        <source>E&amp;xport a recipe</source>
-        <translation>Ein Rezept e&amp;xportieren</translation>
-    </message>
-    <message>
-        <source>F&amp;orget a recipe</source>
-        <translation>Ein Rezept &amp;vergessen</translation>
-    </message>
-    <message>
         <source>&amp;Import a recipe...</source>
         <translation>Ein Rezept &amp;importieren ...</translation>
     </message>
@@ -1307,30 +1291,6 @@
     <message>
         <source>Forgot %1. Frames that are open keep their noise as it was measured.</source>
         <translation>%1 vergessen. Offene Aufnahmen behalten ihr Rauschen, wie es gemessen wurde.</translation>
-    </message>
-    <message>
-        <source>%1   (%2)</source>
-        <translation>%1   (%2)</translation>
-    </message>
-    <message>
-        <source>recipe %1 on %2</source>
-        <translation>Rezept %1 auf %2</translation>
-    </message>
-    <message>
-        <source>%1 is the keeper of %2 frames now.</source>
-        <translation>%1 ist jetzt der Favorit von %2 Aufnahmen.</translation>
-    </message>
-    <message>
-        <source>Export the recipe</source>
-        <translation>Das Rezept exportieren</translation>
-    </message>
-    <message>
-        <source>Written: %1</source>
-        <translation>Geschrieben: %1</translation>
-    </message>
-    <message>
-        <source>Forgot the recipe %1.</source>
-        <translation>Das Rezept %1 ist vergessen.</translation>
     </message>
     <message>
         <source>&amp;Compare</source>
@@ -1835,6 +1795,10 @@
     <message>
         <source>To where most n&amp;oise is left</source>
         <translation>Dorthin, wo das &amp;meiste Rauschen blieb</translation>
+    </message>
+    <message>
+        <source>Spots &amp;follow the series</source>
+        <translation>Stellen &amp;folgen der Serie</translation>
     </message>
 </context>
 <context>
@@ -2771,6 +2735,42 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
         <source>Carry over</source>
         <translation>Übernehmen</translation>
     </message>
+    <message>
+        <source>Make or part a series</source>
+        <translation>Serie bilden oder auflösen</translation>
+    </message>
+    <message>
+        <source>Nothing to change.</source>
+        <translation>Nichts zu ändern.</translation>
+    </message>
+    <message>
+        <source>One frame has another series now.</source>
+        <translation>Eine Aufnahme hat jetzt eine andere Serie.</translation>
+    </message>
+    <message>
+        <source>%1 frames have another series now.</source>
+        <translation>%1 Aufnahmen haben jetzt eine andere Serie.</translation>
+    </message>
+    <message>
+        <source>One series of these</source>
+        <translation>Eine Serie aus diesen</translation>
+    </message>
+    <message>
+        <source>Whatever their times say</source>
+        <translation>Was auch immer ihre Zeiten sagen</translation>
+    </message>
+    <message>
+        <source>No series</source>
+        <translation>Keine Serie</translation>
+    </message>
+    <message>
+        <source>Each by itself</source>
+        <translation>Jede für sich</translation>
+    </message>
+    <message>
+        <source>As their times tell</source>
+        <translation>Wie ihre Zeiten sagen</translation>
+    </message>
 </context>
 <context>
     <name>irenic::DecisionBook</name>
@@ -3139,6 +3139,133 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     <message>
         <source>The file also holds %1; only its main picture is read.</source>
         <translation>Die Datei enthält auch %1; nur ihr hauptsächliches Bild ist gelesen.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Editing</name>
+    <message>
+        <source>%1 strength of %2</source>
+        <translation>%1, Stärke von %2</translation>
+    </message>
+    <message>
+        <source>%1 of %2</source>
+        <translation>%1 von %2</translation>
+    </message>
+    <message>
+        <source>method of %1</source>
+        <translation>Verfahren von %1</translation>
+    </message>
+    <message>
+        <source>return of %1 to the suggestion</source>
+        <translation>Rückkehr von %1 zum Vorschlag</translation>
+    </message>
+    <message>
+        <source>own starting point of %1</source>
+        <translation>eigener Ausgangspunkt von %1</translation>
+    </message>
+    <message>
+        <source>regions in %1</source>
+        <translation>Bereiche in %1</translation>
+    </message>
+    <message>
+        <source>no regions in %1</source>
+        <translation>keine Bereiche in %1</translation>
+    </message>
+    <message>
+        <source>taking back the keeper</source>
+        <translation>Zurücknehmen des Favoriten</translation>
+    </message>
+    <message>
+        <source>choosing %1 as keeper</source>
+        <translation>Wahl von %1 als Favorit</translation>
+    </message>
+    <message>
+        <source>adding trial %1</source>
+        <translation>Hinzufügen der Probe %1</translation>
+    </message>
+    <message>
+        <source>removing trial %1</source>
+        <translation>Entfernen der Probe %1</translation>
+    </message>
+    <message>
+        <source>moving trial %1</source>
+        <translation>Verschieben der Probe %1</translation>
+    </message>
+    <message>
+        <source>marking spot %1</source>
+        <translation>Markieren der Stelle %1</translation>
+    </message>
+    <message>
+        <source>moving spot %1</source>
+        <translation>Verschieben der Stelle %1</translation>
+    </message>
+    <message>
+        <source>name of spot %1</source>
+        <translation>Name der Stelle %1</translation>
+    </message>
+    <message>
+        <source>removing spot %1</source>
+        <translation>Entfernen der Stelle %1</translation>
+    </message>
+    <message>
+        <source>order of spots</source>
+        <translation>Reihenfolge der Stellen</translation>
+    </message>
+    <message>
+        <source>carrying spots to the series</source>
+        <translation>Übertragen der Stellen auf die Serie</translation>
+    </message>
+    <message>
+        <source>making a series</source>
+        <translation>Bilden einer Serie</translation>
+    </message>
+    <message>
+        <source>series by time</source>
+        <translation>Serien nach der Zeit</translation>
+    </message>
+    <message>
+        <source>parting a series</source>
+        <translation>Auflösen einer Serie</translation>
+    </message>
+    <message>
+        <source>carrying spots to other frames</source>
+        <translation>Übertragen der Stellen auf andere Aufnahmen</translation>
+    </message>
+    <message>
+        <source>rendering other frames alike</source>
+        <translation>gleiche Entwicklung anderer Aufnahmen</translation>
+    </message>
+    <message>
+        <source>rendering all frames alike</source>
+        <translation>gleiche Entwicklung aller Aufnahmen</translation>
+    </message>
+    <message>
+        <source>correcting other frames alike</source>
+        <translation>gleiche Korrektur anderer Aufnahmen</translation>
+    </message>
+    <message>
+        <source>pinning a guest</source>
+        <translation>Anheften eines Gasts</translation>
+    </message>
+    <message>
+        <source>taking down a guest</source>
+        <translation>Abnehmen eines Gasts</translation>
+    </message>
+    <message>
+        <source>taking down guests that are away</source>
+        <translation>Abnehmen fehlender Gäste</translation>
+    </message>
+    <message>
+        <source>treating all frames alike</source>
+        <translation>gleiche Behandlung aller Aufnahmen</translation>
+    </message>
+    <message>
+        <source>taking a frame off the roll</source>
+        <translation>eine Aufnahme vom Film nehmen</translation>
+    </message>
+    <message>
+        <source>taking %1 frames off the roll</source>
+        <translation>%1 Aufnahmen vom Film nehmen</translation>
     </message>
 </context>
 <context>
@@ -3551,6 +3678,33 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
     <message>
         <source>colour</source>
         <translation>Farbe</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::GuestPinning</name>
+    <message>
+        <source>Matching %1 ...</source>
+        <translation>%1 wird angeglichen ...</translation>
+    </message>
+    <message>
+        <source>Matching %1 guests ...</source>
+        <translation>%1 Gäste werden angeglichen ...</translation>
+    </message>
+    <message>
+        <source>Pin renditions of this frame made elsewhere</source>
+        <translation>Anderswo entstandene Fassungen dieser Aufnahme anheften</translation>
+    </message>
+    <message>
+        <source>Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</source>
+        <translation>Bilder (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</translation>
+    </message>
+    <message>
+        <source>Pinned %1. %2</source>
+        <translation>%1 angeheftet. %2</translation>
+    </message>
+    <message>
+        <source>%1 It stays in the session as a guest of %2.</source>
+        <translation>%1 Er bleibt als Gast von %2 in der Sitzung.</translation>
     </message>
 </context>
 <context>
@@ -3995,14 +4149,6 @@ bei oder unter Schwarz: %4 %, %5 %, %6 %</translation>
         <translation>%1 ist nicht offen; öffnen Sie sie, und heften Sie die Datei dort als Gast an.</translation>
     </message>
     <message>
-        <source>Pinned %1. %2</source>
-        <translation>%1 angeheftet. %2</translation>
-    </message>
-    <message>
-        <source>%1 It stays in the session as a guest of %2.</source>
-        <translation>%1 Er bleibt als Gast von %2 in der Sitzung.</translation>
-    </message>
-    <message>
         <source>Written and verified: %1</source>
         <translation>Geschrieben und geprüft: %1</translation>
     </message>
@@ -4033,34 +4179,6 @@ bei oder unter Schwarz: %4 %, %5 %, %6 %</translation>
     <message>
         <source>Enter: to the wall     Shift and Ctrl: choose several     Ctrl+E: export them</source>
         <translation>Eingabe: zur Wand     Umschalt und Strg: mehrere wählen     Strg+E: sie exportieren</translation>
-    </message>
-    <message>
-        <source>recipe %1 on chosen frames</source>
-        <translation>Rezept %1 auf gewählte Aufnahmen</translation>
-    </message>
-    <message>
-        <source>%1 is the keeper of %2 frames now.</source>
-        <translation>%1 ist jetzt der Favorit von %2 Aufnahmen.</translation>
-    </message>
-    <message>
-        <source>No recipe was saved yet (Ctrl+Shift+R on the wall)</source>
-        <translation>Noch kein Rezept gesichert (Strg+Umschalt+R an der Wand)</translation>
-    </message>
-    <message>
-        <source>Matching %1 ...</source>
-        <translation>%1 wird angeglichen ...</translation>
-    </message>
-    <message>
-        <source>Matching %1 guests ...</source>
-        <translation>%1 Gäste werden angeglichen ...</translation>
-    </message>
-    <message>
-        <source>Pin renditions of this frame made elsewhere</source>
-        <translation>Anderswo entstandene Fassungen dieser Aufnahme anheften</translation>
-    </message>
-    <message>
-        <source>Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</source>
-        <translation>Bilder (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</translation>
     </message>
     <message>
         <source>%1 %</source>
@@ -4111,30 +4229,6 @@ Rest: Korn %L1 %, Farbe %L2 %, Verlust %L3</translation>
     <message>
         <source>Written: %1</source>
         <translation>Geschrieben: %1</translation>
-    </message>
-    <message>
-        <source>Save as a recipe</source>
-        <translation>Als Rezept sichern</translation>
-    </message>
-    <message>
-        <source>Name of the recipe</source>
-        <translation>Name des Rezepts</translation>
-    </message>
-    <message>
-        <source>Saved the recipe %1.</source>
-        <translation>Das Rezept %1 ist gesichert.</translation>
-    </message>
-    <message>
-        <source>Import a recipe</source>
-        <translation>Ein Rezept importieren</translation>
-    </message>
-    <message>
-        <source>Recipes and exported pictures (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</source>
-        <translation>Rezepte und exportierte Bilder (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</translation>
-    </message>
-    <message>
-        <source>Imported %1.</source>
-        <translation>%1 importiert.</translation>
     </message>
     <message>
         <source>There is a spot for every digit already; remove one first.</source>
@@ -4371,6 +4465,14 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>Close all the same?</source>
         <translation>Trotzdem schließen?</translation>
+    </message>
+    <message>
+        <source>Spots are the same on all frames of a series from now on.</source>
+        <translation>Ab jetzt sind die Stellen auf allen Aufnahmen einer Serie dieselben.</translation>
+    </message>
+    <message>
+        <source>Every frame has its own spots.</source>
+        <translation>Jede Aufnahme hat ihre eigenen Stellen.</translation>
     </message>
 </context>
 <context>
@@ -4948,6 +5050,81 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::RecipeMenus</name>
+    <message>
+        <source>&amp;Apply a recipe</source>
+        <translation>Ein Rezept &amp;anwenden</translation>
+    </message>
+    <message>
+        <source>Apply a recipe to a&amp;ll frames</source>
+        <translation>Ein Rezept auf a&amp;lle Aufnahmen anwenden</translation>
+    </message>
+    <message>
+        <source>E&amp;xport a recipe</source>
+        <translation>Ein Rezept e&amp;xportieren</translation>
+    </message>
+    <message>
+        <source>F&amp;orget a recipe</source>
+        <translation>Ein Rezept &amp;vergessen</translation>
+    </message>
+    <message>
+        <source>%1   (%2)</source>
+        <translation>%1   (%2)</translation>
+    </message>
+    <message>
+        <source>recipe %1 on %2</source>
+        <translation>Rezept %1 auf %2</translation>
+    </message>
+    <message>
+        <source>%1 is the keeper of %2 frames now.</source>
+        <translation>%1 ist jetzt der Favorit von %2 Aufnahmen.</translation>
+    </message>
+    <message>
+        <source>Export the recipe</source>
+        <translation>Das Rezept exportieren</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Geschrieben: %1</translation>
+    </message>
+    <message>
+        <source>Forgot the recipe %1.</source>
+        <translation>Das Rezept %1 ist vergessen.</translation>
+    </message>
+    <message>
+        <source>recipe %1 on chosen frames</source>
+        <translation>Rezept %1 auf gewählte Aufnahmen</translation>
+    </message>
+    <message>
+        <source>No recipe was saved yet (Ctrl+Shift+R on the wall)</source>
+        <translation>Noch kein Rezept gesichert (Strg+Umschalt+R an der Wand)</translation>
+    </message>
+    <message>
+        <source>Save as a recipe</source>
+        <translation>Als Rezept sichern</translation>
+    </message>
+    <message>
+        <source>Name of the recipe</source>
+        <translation>Name des Rezepts</translation>
+    </message>
+    <message>
+        <source>Saved the recipe %1.</source>
+        <translation>Das Rezept %1 ist gesichert.</translation>
+    </message>
+    <message>
+        <source>Import a recipe</source>
+        <translation>Ein Rezept importieren</translation>
+    </message>
+    <message>
+        <source>Recipes and exported pictures (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</source>
+        <translation>Rezepte und exportierte Bilder (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</translation>
+    </message>
+    <message>
+        <source>Imported %1.</source>
+        <translation>%1 importiert.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::RegionsPanel</name>
     <message>
         <source>painted</source>
@@ -5270,6 +5447,13 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Roll</name>
+    <message>
+        <source>%1 is not where it was. What was decided about it is kept; say where the file is now (Frame, Find the file).</source>
+        <translation>%1 ist nicht, wo sie war. Was über sie entschieden wurde, bleibt; sagen Sie, wo die Datei jetzt ist (Aufnahme, Die Datei suchen).</translation>
+    </message>
+</context>
+<context>
     <name>irenic::RollModel</name>
     <message>
         <source>%1, not opened: %2</source>
@@ -5331,121 +5515,6 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>cannot be used</source>
         <translation>ist nicht zu brauchen</translation>
-    </message>
-</context>
-<context>
-    <name>irenic::Session</name>
-    <message>
-        <source>%1 strength of %2</source>
-        <translation>%1, Stärke von %2</translation>
-    </message>
-    <message>
-        <source>%1 of %2</source>
-        <translation>%1 von %2</translation>
-    </message>
-    <message>
-        <source>method of %1</source>
-        <translation>Verfahren von %1</translation>
-    </message>
-    <message>
-        <source>return of %1 to the suggestion</source>
-        <translation>Rückkehr von %1 zum Vorschlag</translation>
-    </message>
-    <message>
-        <source>own starting point of %1</source>
-        <translation>eigener Ausgangspunkt von %1</translation>
-    </message>
-    <message>
-        <source>regions in %1</source>
-        <translation>Bereiche in %1</translation>
-    </message>
-    <message>
-        <source>no regions in %1</source>
-        <translation>keine Bereiche in %1</translation>
-    </message>
-    <message>
-        <source>taking back the keeper</source>
-        <translation>Zurücknehmen des Favoriten</translation>
-    </message>
-    <message>
-        <source>choosing %1 as keeper</source>
-        <translation>Wahl von %1 als Favorit</translation>
-    </message>
-    <message>
-        <source>adding trial %1</source>
-        <translation>Hinzufügen der Probe %1</translation>
-    </message>
-    <message>
-        <source>removing trial %1</source>
-        <translation>Entfernen der Probe %1</translation>
-    </message>
-    <message>
-        <source>moving trial %1</source>
-        <translation>Verschieben der Probe %1</translation>
-    </message>
-    <message>
-        <source>marking spot %1</source>
-        <translation>Markieren der Stelle %1</translation>
-    </message>
-    <message>
-        <source>moving spot %1</source>
-        <translation>Verschieben der Stelle %1</translation>
-    </message>
-    <message>
-        <source>name of spot %1</source>
-        <translation>Name der Stelle %1</translation>
-    </message>
-    <message>
-        <source>removing spot %1</source>
-        <translation>Entfernen der Stelle %1</translation>
-    </message>
-    <message>
-        <source>order of spots</source>
-        <translation>Reihenfolge der Stellen</translation>
-    </message>
-    <message>
-        <source>carrying spots to other frames</source>
-        <translation>Übertragen der Stellen auf andere Aufnahmen</translation>
-    </message>
-    <message>
-        <source>rendering other frames alike</source>
-        <translation>gleiche Entwicklung anderer Aufnahmen</translation>
-    </message>
-    <message>
-        <source>rendering all frames alike</source>
-        <translation>gleiche Entwicklung aller Aufnahmen</translation>
-    </message>
-    <message>
-        <source>correcting other frames alike</source>
-        <translation>gleiche Korrektur anderer Aufnahmen</translation>
-    </message>
-    <message>
-        <source>pinning a guest</source>
-        <translation>Anheften eines Gasts</translation>
-    </message>
-    <message>
-        <source>taking down a guest</source>
-        <translation>Abnehmen eines Gasts</translation>
-    </message>
-    <message>
-        <source>taking down guests that are away</source>
-        <translation>Abnehmen fehlender Gäste</translation>
-    </message>
-    <message>
-        <source>treating all frames alike</source>
-        <translation>gleiche Behandlung aller Aufnahmen</translation>
-    </message>
-    <message>
-        <source>taking a frame off the roll</source>
-        <translation>eine Aufnahme vom Film nehmen</translation>
-    </message>
-    <message>
-        <source>taking %1 frames off the roll</source>
-        <translation>%1 Aufnahmen vom Film nehmen</translation>
-    </message>
-    <message>
-        <source>%1 is not where it was. What was decided about it is kept; say where the file is now (Frame, Find the file).</source>
-        <translation>%1 ist nicht, wo sie war. Was über sie entschieden wurde, bleibt; sagen Sie, wo die Datei jetzt ist (Aufnahme, Die Datei suchen).</translation>
     </message>
 </context>
 <context>

@@ -1273,22 +1273,6 @@
         <translation>Ctrl+Shift+R</translation>
     </message>
     <message>
-        <source>&amp;Apply a recipe</source>
-        <translation>&amp;Appliquer une recette</translation>
-    </message>
-    <message>
-        <source>Apply a recipe to a&amp;ll frames</source>
-        <translation>Appliquer une recette à &amp;toutes les vues</translation>
-    </message>
-    <message>
-        <source>E&amp;xport a recipe</source>
-        <translation>E&amp;xporter une recette</translation>
-    </message>
-    <message>
-        <source>F&amp;orget a recipe</source>
-        <translation>&amp;Oublier une recette</translation>
-    </message>
-    <message>
         <source>&amp;Import a recipe...</source>
         <translation>&amp;Importer une recette...</translation>
     </message>
@@ -1307,30 +1291,6 @@
     <message>
         <source>Forgot %1. Frames that are open keep their noise as it was measured.</source>
         <translation>%1 oublié. Les vues ouvertes gardent leur bruit tel qu&apos;il fut mesuré.</translation>
-    </message>
-    <message>
-        <source>%1   (%2)</source>
-        <translation>%1   (%2)</translation>
-    </message>
-    <message>
-        <source>recipe %1 on %2</source>
-        <translation>recette %1 sur %2</translation>
-    </message>
-    <message>
-        <source>%1 is the keeper of %2 frames now.</source>
-        <translation>%1 est maintenant le choix de %2 vues.</translation>
-    </message>
-    <message>
-        <source>Export the recipe</source>
-        <translation>Exporter la recette</translation>
-    </message>
-    <message>
-        <source>Written: %1</source>
-        <translation>Écrit : %1</translation>
-    </message>
-    <message>
-        <source>Forgot the recipe %1.</source>
-        <translation>La recette %1 est oubliée.</translation>
     </message>
     <message>
         <source>&amp;Compare</source>
@@ -1835,6 +1795,10 @@
     <message>
         <source>To where most n&amp;oise is left</source>
         <translation>Là où il r&amp;este le plus de bruit</translation>
+    </message>
+    <message>
+        <source>Spots &amp;follow the series</source>
+        <translation>Les repères &amp;suivent la série</translation>
     </message>
 </context>
 <context>
@@ -2771,6 +2735,42 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
         <source>Carry over</source>
         <translation>Reprendre</translation>
     </message>
+    <message>
+        <source>Make or part a series</source>
+        <translation>Former ou dissoudre une série</translation>
+    </message>
+    <message>
+        <source>Nothing to change.</source>
+        <translation>Rien à changer.</translation>
+    </message>
+    <message>
+        <source>One frame has another series now.</source>
+        <translation>Une vue a maintenant une autre série.</translation>
+    </message>
+    <message>
+        <source>%1 frames have another series now.</source>
+        <translation>%1 vues ont maintenant une autre série.</translation>
+    </message>
+    <message>
+        <source>One series of these</source>
+        <translation>Une série de celles-ci</translation>
+    </message>
+    <message>
+        <source>Whatever their times say</source>
+        <translation>Quelle que soit leur heure</translation>
+    </message>
+    <message>
+        <source>No series</source>
+        <translation>Aucune série</translation>
+    </message>
+    <message>
+        <source>Each by itself</source>
+        <translation>Chacune à part</translation>
+    </message>
+    <message>
+        <source>As their times tell</source>
+        <translation>Selon leur heure</translation>
+    </message>
 </context>
 <context>
     <name>irenic::DecisionBook</name>
@@ -3139,6 +3139,133 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     <message>
         <source>The file also holds %1; only its main picture is read.</source>
         <translation>Le fichier contient aussi %1 ; seule son image principale est lue.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::Editing</name>
+    <message>
+        <source>%1 strength of %2</source>
+        <translation>%1, force de %2</translation>
+    </message>
+    <message>
+        <source>%1 of %2</source>
+        <translation>%1 de %2</translation>
+    </message>
+    <message>
+        <source>method of %1</source>
+        <translation>méthode de %1</translation>
+    </message>
+    <message>
+        <source>return of %1 to the suggestion</source>
+        <translation>retour de %1 à la suggestion</translation>
+    </message>
+    <message>
+        <source>own starting point of %1</source>
+        <translation>point de départ propre de %1</translation>
+    </message>
+    <message>
+        <source>regions in %1</source>
+        <translation>régions dans %1</translation>
+    </message>
+    <message>
+        <source>no regions in %1</source>
+        <translation>pas de régions dans %1</translation>
+    </message>
+    <message>
+        <source>taking back the keeper</source>
+        <translation>reprise de l&apos;essai retenu</translation>
+    </message>
+    <message>
+        <source>choosing %1 as keeper</source>
+        <translation>choix de %1 comme essai retenu</translation>
+    </message>
+    <message>
+        <source>adding trial %1</source>
+        <translation>ajout de l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>removing trial %1</source>
+        <translation>suppression de l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>moving trial %1</source>
+        <translation>déplacement de l&apos;essai %1</translation>
+    </message>
+    <message>
+        <source>marking spot %1</source>
+        <translation>marquage du repère %1</translation>
+    </message>
+    <message>
+        <source>moving spot %1</source>
+        <translation>déplacement du repère %1</translation>
+    </message>
+    <message>
+        <source>name of spot %1</source>
+        <translation>nom du repère %1</translation>
+    </message>
+    <message>
+        <source>removing spot %1</source>
+        <translation>suppression du repère %1</translation>
+    </message>
+    <message>
+        <source>order of spots</source>
+        <translation>ordre des repères</translation>
+    </message>
+    <message>
+        <source>carrying spots to the series</source>
+        <translation>report des repères sur la série</translation>
+    </message>
+    <message>
+        <source>making a series</source>
+        <translation>création d’une série</translation>
+    </message>
+    <message>
+        <source>series by time</source>
+        <translation>séries selon l’heure</translation>
+    </message>
+    <message>
+        <source>parting a series</source>
+        <translation>dissolution d’une série</translation>
+    </message>
+    <message>
+        <source>carrying spots to other frames</source>
+        <translation>report des repères sur d&apos;autres vues</translation>
+    </message>
+    <message>
+        <source>rendering other frames alike</source>
+        <translation>même rendu pour d&apos;autres vues</translation>
+    </message>
+    <message>
+        <source>rendering all frames alike</source>
+        <translation>même rendu pour toutes les vues</translation>
+    </message>
+    <message>
+        <source>correcting other frames alike</source>
+        <translation>même correction pour d&apos;autres vues</translation>
+    </message>
+    <message>
+        <source>pinning a guest</source>
+        <translation>accrochage d&apos;un invité</translation>
+    </message>
+    <message>
+        <source>taking down a guest</source>
+        <translation>décrochage d&apos;un invité</translation>
+    </message>
+    <message>
+        <source>taking down guests that are away</source>
+        <translation>décrochage des invités absents</translation>
+    </message>
+    <message>
+        <source>treating all frames alike</source>
+        <translation>même traitement pour toutes les vues</translation>
+    </message>
+    <message>
+        <source>taking a frame off the roll</source>
+        <translation>retrait d&apos;une vue de la pellicule</translation>
+    </message>
+    <message>
+        <source>taking %1 frames off the roll</source>
+        <translation>retrait de %1 vues de la pellicule</translation>
     </message>
 </context>
 <context>
@@ -3551,6 +3678,33 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
     <message>
         <source>colour</source>
         <translation>couleur</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::GuestPinning</name>
+    <message>
+        <source>Matching %1 ...</source>
+        <translation>Ajustement de %1...</translation>
+    </message>
+    <message>
+        <source>Matching %1 guests ...</source>
+        <translation>Ajustement de %1 invités...</translation>
+    </message>
+    <message>
+        <source>Pin renditions of this frame made elsewhere</source>
+        <translation>Accrocher des rendus de cette vue faits ailleurs</translation>
+    </message>
+    <message>
+        <source>Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</source>
+        <translation>Images (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</translation>
+    </message>
+    <message>
+        <source>Pinned %1. %2</source>
+        <translation>%1 accroché. %2</translation>
+    </message>
+    <message>
+        <source>%1 It stays in the session as a guest of %2.</source>
+        <translation>%1 Il reste dans la session, invité de %2.</translation>
     </message>
 </context>
 <context>
@@ -3995,14 +4149,6 @@ au noir ou dessous : %4 %, %5 %, %6 %</translation>
         <translation>%1 n&apos;est pas ouverte ; ouvrez-la, et accrochez-y le fichier en invité.</translation>
     </message>
     <message>
-        <source>Pinned %1. %2</source>
-        <translation>%1 accroché. %2</translation>
-    </message>
-    <message>
-        <source>%1 It stays in the session as a guest of %2.</source>
-        <translation>%1 Il reste dans la session, invité de %2.</translation>
-    </message>
-    <message>
         <source>Written and verified: %1</source>
         <translation>Écrit et vérifié : %1</translation>
     </message>
@@ -4033,34 +4179,6 @@ au noir ou dessous : %4 %, %5 %, %6 %</translation>
     <message>
         <source>Enter: to the wall     Shift and Ctrl: choose several     Ctrl+E: export them</source>
         <translation>Entrée : au mur     Maj et Ctrl : en choisir plusieurs     Ctrl+E : les exporter</translation>
-    </message>
-    <message>
-        <source>recipe %1 on chosen frames</source>
-        <translation>recette %1 sur les vues choisies</translation>
-    </message>
-    <message>
-        <source>%1 is the keeper of %2 frames now.</source>
-        <translation>%1 est maintenant le choix de %2 vues.</translation>
-    </message>
-    <message>
-        <source>No recipe was saved yet (Ctrl+Shift+R on the wall)</source>
-        <translation>Aucune recette enregistrée (Ctrl+Maj+R au mur)</translation>
-    </message>
-    <message>
-        <source>Matching %1 ...</source>
-        <translation>Ajustement de %1...</translation>
-    </message>
-    <message>
-        <source>Matching %1 guests ...</source>
-        <translation>Ajustement de %1 invités...</translation>
-    </message>
-    <message>
-        <source>Pin renditions of this frame made elsewhere</source>
-        <translation>Accrocher des rendus de cette vue faits ailleurs</translation>
-    </message>
-    <message>
-        <source>Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</source>
-        <translation>Images (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)</translation>
     </message>
     <message>
         <source>%1 %</source>
@@ -4111,30 +4229,6 @@ reste : grain %L1 %, couleur %L2 %, perte %L3</translation>
     <message>
         <source>Written: %1</source>
         <translation>Écrit : %1</translation>
-    </message>
-    <message>
-        <source>Save as a recipe</source>
-        <translation>Enregistrer comme recette</translation>
-    </message>
-    <message>
-        <source>Name of the recipe</source>
-        <translation>Nom de la recette</translation>
-    </message>
-    <message>
-        <source>Saved the recipe %1.</source>
-        <translation>La recette %1 est enregistrée.</translation>
-    </message>
-    <message>
-        <source>Import a recipe</source>
-        <translation>Importer une recette</translation>
-    </message>
-    <message>
-        <source>Recipes and exported pictures (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</source>
-        <translation>Recettes et images exportées (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</translation>
-    </message>
-    <message>
-        <source>Imported %1.</source>
-        <translation>%1 importée.</translation>
     </message>
     <message>
         <source>There is a spot for every digit already; remove one first.</source>
@@ -4371,6 +4465,14 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>Close all the same?</source>
         <translation>Fermer quand même ?</translation>
+    </message>
+    <message>
+        <source>Spots are the same on all frames of a series from now on.</source>
+        <translation>Les repères sont désormais les mêmes sur toutes les vues d’une série.</translation>
+    </message>
+    <message>
+        <source>Every frame has its own spots.</source>
+        <translation>Chaque vue a ses propres repères.</translation>
     </message>
 </context>
 <context>
@@ -4948,6 +5050,81 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::RecipeMenus</name>
+    <message>
+        <source>&amp;Apply a recipe</source>
+        <translation>&amp;Appliquer une recette</translation>
+    </message>
+    <message>
+        <source>Apply a recipe to a&amp;ll frames</source>
+        <translation>Appliquer une recette à &amp;toutes les vues</translation>
+    </message>
+    <message>
+        <source>E&amp;xport a recipe</source>
+        <translation>E&amp;xporter une recette</translation>
+    </message>
+    <message>
+        <source>F&amp;orget a recipe</source>
+        <translation>&amp;Oublier une recette</translation>
+    </message>
+    <message>
+        <source>%1   (%2)</source>
+        <translation>%1   (%2)</translation>
+    </message>
+    <message>
+        <source>recipe %1 on %2</source>
+        <translation>recette %1 sur %2</translation>
+    </message>
+    <message>
+        <source>%1 is the keeper of %2 frames now.</source>
+        <translation>%1 est maintenant le choix de %2 vues.</translation>
+    </message>
+    <message>
+        <source>Export the recipe</source>
+        <translation>Exporter la recette</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Écrit : %1</translation>
+    </message>
+    <message>
+        <source>Forgot the recipe %1.</source>
+        <translation>La recette %1 est oubliée.</translation>
+    </message>
+    <message>
+        <source>recipe %1 on chosen frames</source>
+        <translation>recette %1 sur les vues choisies</translation>
+    </message>
+    <message>
+        <source>No recipe was saved yet (Ctrl+Shift+R on the wall)</source>
+        <translation>Aucune recette enregistrée (Ctrl+Maj+R au mur)</translation>
+    </message>
+    <message>
+        <source>Save as a recipe</source>
+        <translation>Enregistrer comme recette</translation>
+    </message>
+    <message>
+        <source>Name of the recipe</source>
+        <translation>Nom de la recette</translation>
+    </message>
+    <message>
+        <source>Saved the recipe %1.</source>
+        <translation>La recette %1 est enregistrée.</translation>
+    </message>
+    <message>
+        <source>Import a recipe</source>
+        <translation>Importer une recette</translation>
+    </message>
+    <message>
+        <source>Recipes and exported pictures (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</source>
+        <translation>Recettes et images exportées (*.json *.dng *.tif *.tiff *.jpg *.jpeg *.png)</translation>
+    </message>
+    <message>
+        <source>Imported %1.</source>
+        <translation>%1 importée.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::RegionsPanel</name>
     <message>
         <source>painted</source>
@@ -5270,6 +5447,13 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::Roll</name>
+    <message>
+        <source>%1 is not where it was. What was decided about it is kept; say where the file is now (Frame, Find the file).</source>
+        <translation>%1 n&apos;est plus où elle était. Ce qui fut décidé à son sujet est gardé ; dites où est le fichier maintenant (Vue, Trouver le fichier).</translation>
+    </message>
+</context>
+<context>
     <name>irenic::RollModel</name>
     <message>
         <source>%1, not opened: %2</source>
@@ -5331,121 +5515,6 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>cannot be used</source>
         <translation>est inutilisable</translation>
-    </message>
-</context>
-<context>
-    <name>irenic::Session</name>
-    <message>
-        <source>%1 strength of %2</source>
-        <translation>%1, force de %2</translation>
-    </message>
-    <message>
-        <source>%1 of %2</source>
-        <translation>%1 de %2</translation>
-    </message>
-    <message>
-        <source>method of %1</source>
-        <translation>méthode de %1</translation>
-    </message>
-    <message>
-        <source>return of %1 to the suggestion</source>
-        <translation>retour de %1 à la suggestion</translation>
-    </message>
-    <message>
-        <source>own starting point of %1</source>
-        <translation>point de départ propre de %1</translation>
-    </message>
-    <message>
-        <source>regions in %1</source>
-        <translation>régions dans %1</translation>
-    </message>
-    <message>
-        <source>no regions in %1</source>
-        <translation>pas de régions dans %1</translation>
-    </message>
-    <message>
-        <source>taking back the keeper</source>
-        <translation>reprise de l&apos;essai retenu</translation>
-    </message>
-    <message>
-        <source>choosing %1 as keeper</source>
-        <translation>choix de %1 comme essai retenu</translation>
-    </message>
-    <message>
-        <source>adding trial %1</source>
-        <translation>ajout de l&apos;essai %1</translation>
-    </message>
-    <message>
-        <source>removing trial %1</source>
-        <translation>suppression de l&apos;essai %1</translation>
-    </message>
-    <message>
-        <source>moving trial %1</source>
-        <translation>déplacement de l&apos;essai %1</translation>
-    </message>
-    <message>
-        <source>marking spot %1</source>
-        <translation>marquage du repère %1</translation>
-    </message>
-    <message>
-        <source>moving spot %1</source>
-        <translation>déplacement du repère %1</translation>
-    </message>
-    <message>
-        <source>name of spot %1</source>
-        <translation>nom du repère %1</translation>
-    </message>
-    <message>
-        <source>removing spot %1</source>
-        <translation>suppression du repère %1</translation>
-    </message>
-    <message>
-        <source>order of spots</source>
-        <translation>ordre des repères</translation>
-    </message>
-    <message>
-        <source>carrying spots to other frames</source>
-        <translation>report des repères sur d&apos;autres vues</translation>
-    </message>
-    <message>
-        <source>rendering other frames alike</source>
-        <translation>même rendu pour d&apos;autres vues</translation>
-    </message>
-    <message>
-        <source>rendering all frames alike</source>
-        <translation>même rendu pour toutes les vues</translation>
-    </message>
-    <message>
-        <source>correcting other frames alike</source>
-        <translation>même correction pour d&apos;autres vues</translation>
-    </message>
-    <message>
-        <source>pinning a guest</source>
-        <translation>accrochage d&apos;un invité</translation>
-    </message>
-    <message>
-        <source>taking down a guest</source>
-        <translation>décrochage d&apos;un invité</translation>
-    </message>
-    <message>
-        <source>taking down guests that are away</source>
-        <translation>décrochage des invités absents</translation>
-    </message>
-    <message>
-        <source>treating all frames alike</source>
-        <translation>même traitement pour toutes les vues</translation>
-    </message>
-    <message>
-        <source>taking a frame off the roll</source>
-        <translation>retrait d&apos;une vue de la pellicule</translation>
-    </message>
-    <message>
-        <source>taking %1 frames off the roll</source>
-        <translation>retrait de %1 vues de la pellicule</translation>
-    </message>
-    <message>
-        <source>%1 is not where it was. What was decided about it is kept; say where the file is now (Frame, Find the file).</source>
-        <translation>%1 n&apos;est plus où elle était. Ce qui fut décidé à son sujet est gardé ; dites où est le fichier maintenant (Vue, Trouver le fichier).</translation>
     </message>
 </context>
 <context>

@@ -184,6 +184,9 @@ void Actions::addSpotMenu()
                           m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.")
                                                                                                                   : tr("The spots are on %1 other frames now.").arg(others));
                       }));
+    QAction *follow = add(QStringLiteral("spotsFollow"), tr("Spots &follow the series"), {}, [this] { m_window->setSpotsFollow(!m_session->editing().doSpotsFollow()); });
+    follow->setCheckable(true);
+    follow->setChecked(m_window->settings().spotsFollow);
     beginSub(tr("&Go to"));
     for (int i = 0; i < kMostSpots; ++i)
         when([i](const Now &now) { return now.frame && i < int(now.frame->spots.size()) && now.view != MainWindow::View::Blind; },

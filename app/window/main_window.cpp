@@ -285,6 +285,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     m_status->setScreen(m_screen->words());
     setWallGrey(m_settings.wall);
     setAsksCameraBook(m_settings.asksCameraBook);
+    m_session.editing().setSpotsFollow(m_settings.spotsFollow);
     setRollShown(m_settings.rollShown);
     resize(1280, 800);
     m_firstArrangement = saveState(kArrangement);
@@ -876,6 +877,13 @@ void MainWindow::showAbout()
                        tr("Irenic %1\n\nCompares and applies noise reduction on raw photographs.\nFree software under the GNU General Public License, version 3 or later.\n"
                           "The typeface is Lato, under the SIL Open Font License.")
                            .arg(QCoreApplication::applicationVersion()));
+}
+
+void MainWindow::setSpotsFollow(bool follow)
+{
+    m_settings.spotsFollow = follow;
+    m_session.editing().setSpotsFollow(follow);
+    say(follow ? tr("Spots are the same on all frames of a series from now on.") : tr("Every frame has its own spots."));
 }
 
 void MainWindow::setAsksCameraBook(bool asks)

@@ -137,6 +137,7 @@ public slots:
     void setWallGrey(irenic::Tones::Wall wall);
     void setScreenProfile(const QString &choice); ///< see ScreenProfile::choose()
     void chooseScreenProfile();                   ///< a file
+    void setSpotsFollow(bool follow);             ///< see Editing
     bool asksCameraBook() const { return m_settings.asksCameraBook; }
     void setAsksCameraBook(bool asks); ///< of frames that are opened from now on
     void setRollShown(bool shown);

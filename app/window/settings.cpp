@@ -13,6 +13,7 @@ Settings Settings::load()
     out.rollShown = s.value(QStringLiteral("rollShown"), true).toBool();
     out.guideWanted = s.value(QStringLiteral("guideWanted"), true).toBool();
     out.asksCameraBook = s.value(QStringLiteral("cameraBook"), true).toBool();
+    out.spotsFollow = s.value(QStringLiteral("spotsFollow"), false).toBool();
     out.screenProfile = s.value(QStringLiteral("screenProfile"), out.screenProfile).toString();
     out.geometry = s.value(QStringLiteral("geometry")).toByteArray();
     out.docks = s.value(QStringLiteral("docks")).toByteArray();
@@ -28,6 +29,7 @@ void Settings::save() const
     s.setValue(QStringLiteral("rollShown"), rollShown);
     s.setValue(QStringLiteral("guideWanted"), guideWanted);
     s.setValue(QStringLiteral("cameraBook"), asksCameraBook);
+    s.setValue(QStringLiteral("spotsFollow"), spotsFollow);
     s.setValue(QStringLiteral("screenProfile"), screenProfile);
     s.setValue(QStringLiteral("geometry"), geometry);
     s.setValue(QStringLiteral("docks"), docks);

@@ -13,6 +13,7 @@ struct Settings {
     Tones::Wall wall = Tones::Wall::Mid;
     bool rollShown = true;
     bool guideWanted = true;                          ///< with the demo roll, until it is closed
+    bool spotsFollow = false;                         ///< the series
     bool asksCameraBook = true;                       ///< and lets it learn
     QString screenProfile = QStringLiteral("system"); ///< see ScreenProfile::choose()
     QByteArray geometry;

@@ -46,6 +46,8 @@ Json toJson(const SavedFrame &f)
         j["regions"] = toJson(f.regions);
     if (f.lens != LensCorrection())
         j["lens"] = toJson(f.lens);
+    if (f.series != 0)
+        j["series"] = f.series;
     j.update(Json{{"trials", trials}, {"keeper", f.keeper}, {"spots", spots}, {"guests", textsOf(f.guests)}, {"rendering", toJson(f.rendering)}, {"exported", textsOf(f.exported)}});
     return j;
 }
@@ -74,6 +76,8 @@ SavedFrame frameFrom(const JsonReader &j)
     }
     if (j.has("lens"))
         f.lens = lensFrom(j.object("lens"));
+    if (j.has("series"))
+        f.series = j.whole("series", -1, kMostFrames);
     f.exported = pathsOf(j.texts("exported"));
     return f;
 }

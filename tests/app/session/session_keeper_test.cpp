@@ -54,6 +54,7 @@ private slots:
         QVERIFY(after.saved(m_dir->path()) == saved);
         QCOMPARE(after.roll().frame(0).trials, before.roll().frame(0).trials);
         QCOMPARE(after.roll().frame(0).spots, before.roll().frame(0).spots);
+        QCOMPARE(after.roll().frame(0).series, Choices::kNoSeries);
         QCOMPARE(after.viewing().column(), before.viewing().column());
         QVERIFY(after.viewing().viewport() == before.viewing().viewport());
         QVERIFY(after.viewing().look() == before.viewing().look() && after.viewing().pushEv() == 1.5);
@@ -239,6 +240,7 @@ private:
     {
         session.editing().addTrial({"nlm", 0.4, 1.7, "wavelet"});
         session.editing().chooseKeeper(3);
+        session.editing().partSeries({0});
         session.editing().renameSpot(session.editing().addSpot({100, 50}), "knot");
         session.editing().changeRendering({.white = {3400, -2}, .exposureEv = 0.5, .contrast = 0.25}, "rendering");
         session.viewing().setViewport({2, {0.25, 0.75}});

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "session/series.h"
 #include "session/session.h"
 #include "support/frames.h"
 
@@ -282,6 +283,95 @@ private slots:
         QCOMPARE(&m_session->roll().frame(0).regions->front(), held);
         m_session->editing().undoStack()->undo();
         QVERIFY(m_session->roll().frame(0).regions->empty());
+    }
+
+    void aSeriesIsMadeAndPartedByHand()
+    {
+        Editing &e = m_session->editing();
+        const Roll &roll = m_session->roll();
+        QVERIFY(allSeries(roll).empty()); // their times are not known
+        QCOMPARE(e.makeSeries({0, 1}), 2);
+        QCOMPARE(allSeries(roll), (std::vector<QList<int>>{{0, 1}}));
+        QCOMPARE(seriesOf(roll, {1}), (QList<int>{0, 1}));
+        e.undoStack()->undo();
+        QVERIFY(allSeries(roll).empty());
+        e.undoStack()->redo();
+        QCOMPARE(e.partSeries({0}), 1);
+        QVERIFY(allSeries(roll).empty());
+        QCOMPARE(e.partSeries({0}), 0); // nothing to do, and no step of undo
+        QCOMPARE(e.undoStack()->count(), 2);
+        m_session->addPaths({"/roll/three.dng"});
+        QCOMPARE(e.makeSeries({1, 2}), 1); // one that is still being read is passed over
+    }
+
+    void aSeriesByHandIsNotThatOfTheTimes()
+    {
+        Session s;
+        const auto taken = [&](const QString &path, const char *at) {
+            auto frame = std::make_shared<Frame>(static_cast<const FrameFacts &>(*m_session->roll().frame(0).frame));
+            frame->shooting.dateTime = at;
+            s.addPaths({path});
+            s.roll().setReadingDone(path, frame, m_session->roll().frame(0).noise, {});
+        };
+        taken("/roll/a.dng", "2025:09:14 06:10:00");
+        taken("/roll/b.dng", "2025:09:14 06:10:02");
+        taken("/roll/c.dng", "2025:09:14 06:10:04");
+        taken("/roll/d.dng", "2025:09:14 09:00:00");
+        QCOMPARE(allSeries(s.roll()), (std::vector<QList<int>>{{0, 1, 2}}));
+        s.editing().makeSeries({3, 0});
+        QCOMPARE(allSeries(s.roll()), (std::vector<QList<int>>{{0, 3}, {1, 2}}));
+        s.editing().partSeries({2});
+        QCOMPARE(allSeries(s.roll()), (std::vector<QList<int>>{{0, 3}}));
+        QCOMPARE(s.editing().partSeries({0, 1, 2, 3}, true), 3);
+        QCOMPARE(allSeries(s.roll()), (std::vector<QList<int>>{{0, 1, 2}}));
+    }
+
+    /// Three frames of one scene, the second by hand and the third of something else.
+    void spotsFollowTheSeries()
+    {
+        const Scene scene = leavesScene({200, 160});
+        const auto thumbnail = [&](int x, int y) {
+            QImage image(144, 108, QImage::Format_RGB888);
+            for (int v = 0; v < image.height(); ++v)
+                for (int u = 0; u < image.width(); ++u) {
+                    const float *p = scene.at(x + u, y + v);
+                    image.setPixel(u, v, qRgb(int(255 * std::sqrt(std::min(1.f, p[0]))), int(255 * std::sqrt(std::min(1.f, p[1]))), int(255 * std::sqrt(std::min(1.f, p[2])))));
+                }
+            return image;
+        };
+        QImage another(144, 108, QImage::Format_RGB888);
+        another.fill(Qt::gray);
+        Session s;
+        const Simulated shot = simulate(makeScene({576, 432}), {});
+        const QImage pictures[] = {thumbnail(20, 20), thumbnail(15, 23), another};
+        const QStringList paths{"/roll/a.dng", "/roll/b.dng", "/roll/c.dng"};
+        s.addPaths(paths);
+        for (int i = 0; i < 3; ++i)
+            s.roll().setReadingDone(paths[i], shot.frame, shot.noise, pictures[i], {{SpotKind::Edge, {10 + i, 10}}});
+        Editing &e = s.editing();
+        e.makeSeries({0, 1, 2});
+        e.setSpotsFollow(true);
+        const auto spots = [&](int frame) { return s.roll().frame(frame).spots; };
+        const auto isNear = [](QPoint at, QPoint wanted) { return (at - wanted).manhattanLength() <= 4; }; // half a pixel of the thumbnails either way
+        e.addSpot({200, 160});
+        QCOMPARE(spots(0).size(), size_t(2));
+        QCOMPARE(spots(1).size(), size_t(2));
+        QVERIFY2(isNear(spots(1)[1].at, {220, 148}), qPrintable(QStringLiteral("%1 %2").arg(spots(1)[1].at.x()).arg(spots(1)[1].at.y())));
+        QCOMPARE(spots(2).size(), size_t(1));
+        QCOMPARE(spots(2)[0].at, QPoint(12, 10)); // it shows something else
+        e.renameSpot(1, "cleat");
+        QCOMPARE(spots(1)[1].name, QStringLiteral("cleat"));
+        e.moveSpot(1, {575, 0}); // follows as far as the picture goes
+        QVERIFY(QRect(0, 0, 576, 432).contains(spots(1)[1].at));
+        e.undoStack()->undo();
+        QVERIFY(isNear(spots(1)[1].at, {220, 148}));
+        s.viewing().setCurrent(1); // and the other way round
+        e.removeSpot(0);
+        QCOMPARE(spots(0).size(), size_t(1));
+        QVERIFY(isNear(spots(0)[0].at, {200, 160}));
+        e.setSpotsFollow(false);
+        e.addSpot({9, 9});
+        QCOMPARE(spots(0).size(), size_t(1));
     }
 
     void spotsAreMarkedMovedNamedAndRemoved()

@@ -2,6 +2,7 @@
 #include "panels/contact_sheet.h"
 #include "panels/export_dialog.h"
 #include "session/paths.h"
+#include "session/series.h"
 #include "support/windows.h"
 
 #include <QDialogButtonBox>
@@ -186,9 +187,9 @@ private slots:
             noise->luminanceNoise = float((i * 37) % 1000) / 1000;
             session.roll().setReadingDone(paths[i], f, noise, {});
         }
-        QCOMPARE(seriesOf(session, {500}), (QList<int>{500, 501, 502}));
-        QCOMPARE(seriesOf(session, {502}), (QList<int>{500, 501, 502}));
-        QCOMPARE(seriesOf(session, {503}), (QList<int>{503}));
+        QCOMPARE(seriesOf(session.roll(), {500}), (QList<int>{500, 501, 502}));
+        QCOMPARE(seriesOf(session.roll(), {502}), (QList<int>{500, 501, 502}));
+        QCOMPARE(seriesOf(session.roll(), {503}), (QList<int>{503}));
         ContactSheet sheet(&session);
         sheet.resize(1200, 700);
         sheet.show();
@@ -228,6 +229,16 @@ private slots:
         QTRY_VERIFY_WITH_TIMEOUT(paperOf("0611").data(Qt::AccessibleTextRole).toString().contains("1 more"), kPatienceMs);
         session.editing().undoStack()->undo();
         QTRY_VERIFY_WITH_TIMEOUT(!paperOf("0611").isValid(), kPatienceMs);
+        // By hand.
+        sheet.choose({503, 505});
+        sheet.findChild<QAction *>("makeSeries")->trigger();
+        QTRY_VERIFY_WITH_TIMEOUT(paperOf("0503").isValid() && !paperOf("0505").isValid(), kPatienceMs);
+        sheet.choose({612});
+        sheet.findChild<QAction *>("partSeries")->trigger();
+        QTRY_COMPARE_WITH_TIMEOUT(sheet.shownNames().size(), 801, kPatienceMs);
+        sheet.choose({610, 611, 612});
+        sheet.findChild<QAction *>("seriesByTime")->trigger();
+        QTRY_COMPARE_WITH_TIMEOUT(sheet.shownNames().size(), 799, kPatienceMs);
         asOne->click();
         QCOMPARE(sheet.shownNames().size(), 1000);
         QTest::keyClicks(sheet.findChild<QLineEdit *>("words"), "bench-x");

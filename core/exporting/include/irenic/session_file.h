@@ -29,6 +29,7 @@ struct SavedFrame {
     Rendering rendering;
     std::vector<Region> regions;
     LensCorrection lens;
+    int series = 0; ///< 0: by the times of the exposures; -1: of none; others: that of all with this number
     std::vector<std::filesystem::path> exported;
     bool operator==(const SavedFrame &) const = default;
     /// Where the file is now; empty where it is in neither place.

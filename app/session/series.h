@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "session/roll.h"
+
+namespace irenic {
+
+inline constexpr int kSeriesGapS = 5;
+
+/// What belongs together in a roll, of two and more frames, in the order in which they were taken: what was put together by hand, and of all others what the same camera and lens
+/// took, each within kSeriesGapS of another.
+std::vector<QList<int>> allSeries(const Roll &roll);
+/// Frames with all that belong to one of them, in the order of the roll.
+QList<int> seriesOf(const Roll &roll, const QList<int> &frames);
+/// By how many pixels what the picture of `from` shows lies further right and down in that of `to`; nothing where their thumbnails do not tell.
+std::optional<QPoint> shiftBetween(const RollFrame &from, const RollFrame &to);
+
+} // namespace irenic
