@@ -3,6 +3,7 @@
 
 #include "irenic/document.h"
 #include "irenic/parameter.h"
+#include "session/locks.h"
 #include "session/paths.h"
 
 #include <QDir>
@@ -51,7 +52,7 @@ int ExportQueue::keepIn(const QString &folder)
             continue;
         auto lock = std::make_unique<QLockFile>(file + QStringLiteral(".lock"));
         lock->setStaleLockTime(0); // a living process keeps its queue however long it takes
-        if (!lock->tryLock())
+        if (!take(*lock))
             continue;
         if (QFile::exists(file)) {
             const Result<std::string> text = documentText(fileOf(file), visible("queue"));

@@ -3,6 +3,7 @@
 
 #include "irenic/document.h"
 #include "irenic/parameter.h"
+#include "session/locks.h"
 #include "session/paths.h"
 
 #include <QCoreApplication>
@@ -74,7 +75,7 @@ std::unique_ptr<QLockFile> SessionKeeper::lockFor(const QString &file) const
     const QString whole = info.exists() ? info.canonicalFilePath() : info.absoluteFilePath();
     auto lock = std::make_unique<QLockFile>(locks + u'/' + QString::fromLatin1(QCryptographicHash::hash(whole.toUtf8(), QCryptographicHash::Sha1).toHex()) + QStringLiteral(".lock"));
     lock->setStaleLockTime(0);
-    return lock->tryLock() ? std::move(lock) : nullptr;
+    return take(*lock) ? std::move(lock) : nullptr;
 }
 
 QString SessionKeeper::last() const

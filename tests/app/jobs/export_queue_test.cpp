@@ -208,6 +208,26 @@ private slots:
         QCOMPARE(third.entries().front().job.source.string(), shot(0).toStdString());
     }
 
+    /// Killed between making the lock and writing down whose it is.
+    void aLockOfNobodyHoldsNothing()
+    {
+        const QTemporaryDir kept, out;
+        {
+            ExportQueue queue;
+            queue.keepIn(kept.path());
+            queue.setPaused(true);
+            queue.add(jobOf(shot(0), out.path()));
+        }
+        QVERIFY(allIn(kept.path()).contains("queue-1.json"));
+        QFile lock(kept.filePath("queue-1.json.lock"));
+        QVERIFY(lock.open(QIODevice::WriteOnly));
+        lock.close();
+        ExportQueue queue;
+        QCOMPARE(queue.keepIn(kept.path()), 1);
+        ExportQueue other; // and now it has an owner
+        QCOMPARE(other.keepIn(kept.path()), 0);
+    }
+
     void aQueueThatCannotBeReadIsPutAside()
     {
         const QTemporaryDir kept;

@@ -104,6 +104,32 @@ private slots:
         QVERIFY(!two.saveAs(one.file()).ok());
     }
 
+    void aLockOfNobodyMakesNoCopy()
+    {
+        QString file, lock;
+        {
+            Session session;
+            SessionKeeper keeper(&session, path("kept"));
+            session.addPaths({path("a.dng")});
+            QVERIFY(keeper.keep().ok());
+            file = keeper.file();
+            const QDir locks(path("kept/locks"));
+            QCOMPARE(locks.entryList(QDir::Files).size(), 1);
+            lock = locks.filePath(locks.entryList(QDir::Files).front());
+        }
+        QVERIFY(!QFile::exists(lock));
+        QFile left(lock); // by one that was killed before it wrote down who it is
+        QVERIFY(left.open(QIODevice::WriteOnly));
+        left.close();
+        Session session;
+        SessionKeeper keeper(&session, path("kept"));
+        QSignalSpy opened(&keeper, &SessionKeeper::opened);
+        QStringList toRead;
+        QVERIFY(keeper.open(file, &toRead).ok());
+        QCOMPARE(opened.value(0).value(0).toBool(), false);
+        QCOMPARE(keeper.file(), file);
+    }
+
     void theLastOneIsOfferedOnceItsWindowIsGone()
     {
         QString file;
