@@ -16,7 +16,7 @@ constexpr double kQuickSeconds = 0.25;
 constexpr double kWholeSeconds = 0.7, kLeastPieceSeconds = 0.4, kMostPieceSeconds = 1;
 constexpr int kPieces = 12, kLeastPiecePx = 256, kMostPiecePx = 2048;
 
-/// @param seconds that the whole will take
+/// @param seconds that the whole will take, in those of the patience
 std::shared_ptr<PanePieces> piecesOf(const PaneRequest &r, const Cleaner &cleaner, double seconds, QPoint eye)
 {
     if (cleaner.isIdentity() || seconds <= kWholeSeconds)
@@ -55,7 +55,7 @@ void PaneRenderer::request(const PaneRequest &wanted)
 {
     PaneRequest request = wanted;
     const Cleaner cleaner(request.frame, request.noise, request.treatment, request.edits);
-    const double seconds = cleaner.expectedSeconds({request.region.width(), request.region.height()});
+    const double seconds = cleaner.expectedSeconds({request.region.width(), request.region.height()}) / m_patience;
     request.isQuick = seconds <= kQuickSeconds;
     request.pieces = piecesOf(request, cleaner, seconds, m_eye);
     {

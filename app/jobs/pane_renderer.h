@@ -66,8 +66,9 @@ public:
     void request(const PaneRequest &request);
     void setScreen(std::shared_ptr<const ScreenTransform> screen); ///< of all requests from now on; of the window's thread alone
     const std::shared_ptr<const ScreenTransform> &screen() const { return m_screen; }
-    void setEye(QPoint upright); ///< where on the picture the pointer is; of the window's thread alone
-    void forgetPane(int pane);   ///< drops what is waiting or running for it
+    void setEye(QPoint upright);                           ///< where on the picture the pointer is; of the window's thread alone
+    void forgetPane(int pane);                             ///< drops what is waiting or running for it
+    void setPatience(double share) { m_patience = share; } ///< of the usual times until pictures count as slow and come in pieces; tests have less of it
     bool isIdle() const;
     CleanCache *cache() { return &m_cache; } ///< may be used from any thread
 
@@ -97,6 +98,7 @@ private:
     Status renderPiece(const PaneRequest &request, std::stop_token stop);
     void waitItsTurn(const PaneRequest &request); ///< behind those of which less is done; m_mutex is held
     std::shared_ptr<const ScreenTransform> m_screen;
+    double m_patience = 1;
     QPoint m_eye{-1, -1}; ///< outside of every picture at first
 
     CleanCache m_cache;

@@ -12,6 +12,8 @@ using namespace irenic::test;
 
 namespace {
 
+constexpr double kLittle = 0.1; // patience, so that small pictures take long
+
 PaneRequest requestOf(const Simulated &s, int pane, quint64 serial, QRect region, Treatment treatment = {})
 {
     PaneRequest r;
@@ -124,8 +126,9 @@ private slots:
         ShootOptions o;
         o.iso = 6400;
         o.orientation = orientation;
-        const Simulated s = simulate(makeScene({1500, 1100}), o);
+        const Simulated s = simulate(makeScene({900, 660}), o);
         PaneRenderer renderer;
+        renderer.setPatience(kLittle);
         QSignalSpy spy(&renderer, &PaneRenderer::rendered);
         const QSize upright(s.frame->uprightSize().width, s.frame->uprightSize().height);
         PaneRequest r = requestOf(s, 1, 1, QRect(QPoint(0, 0), upright / reduction * reduction), {"bm3d"});
@@ -164,11 +167,12 @@ private slots:
     /// Two trials that take long go on by turns: neither waits for the other's end.
     void longOnesTakeTurns()
     {
-        const Simulated s = simulate(makeScene({1500, 1000}), {});
+        const Simulated s = simulate(makeScene({750, 500}), {});
         PaneRenderer renderer;
+        renderer.setPatience(kLittle);
         QSignalSpy spy(&renderer, &PaneRenderer::rendered);
-        renderer.request(requestOf(s, 1, 1, {0, 0, 1500, 1000}, {"bm3d"}));
-        renderer.request(requestOf(s, 2, 2, {0, 0, 1500, 1000}, {"bm3d", 0.5}));
+        renderer.request(requestOf(s, 1, 1, {0, 0, 750, 500}, {"bm3d"}));
+        renderer.request(requestOf(s, 2, 2, {0, 0, 750, 500}, {"bm3d", 0.5}));
         QTRY_VERIFY_WITH_TIMEOUT(renderer.isIdle(), kPatienceMs);
         QList<int> parts, wholes;
         for (const auto &args : spy) {
@@ -183,10 +187,11 @@ private slots:
     /// A pane hangs the parts as they come, tells how much is there, and shows nothing where nothing is yet.
     void aPaneFillsUp()
     {
-        const Simulated s = simulate(makeScene({1500, 1000}), {});
+        const Simulated s = simulate(makeScene({750, 500}), {});
         PaneRenderer renderer;
+        renderer.setPatience(kLittle);
         LivePane pane(&renderer);
-        pane.resize(750, 500);
+        pane.resize(375, 250);
         Viewport whole;
         whole.zoom = 0;
         pane.setViewport(whole);
@@ -207,7 +212,7 @@ private slots:
         QVERIFY(part != states.end());
         QVERIFY(part->second);
         QVERIFY(states.last().first.startsWith("settled") && !states.last().second);
-        QCOMPARE(pane.image().region, QRect(0, 0, 1500, 1000));
+        QCOMPARE(pane.image().region, QRect(0, 0, 750, 500));
     }
 
     void forgottenPanesAnswerNothing()
