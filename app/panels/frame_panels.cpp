@@ -19,9 +19,8 @@ HistogramPanel::HistogramPanel(Session *session, QWidget *parent) : QWidget(pare
     m_ends->setWordWrap(true);
     column->addWidget(m_plot, 1);
     column->addWidget(m_ends);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &HistogramPanel::showContents);
-    connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
-        if (i == m_session->viewing().current())
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this](ChoiceParts parts) {
+        if (parts == kAllParts)
             showContents();
     });
 }
@@ -71,9 +70,8 @@ ShootingPanel::ShootingPanel(Session *session, QWidget *parent) : QWidget(parent
     m_form = new QFormLayout(this);
     m_form->setHorizontalSpacing(14);
     m_form->setVerticalSpacing(2);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &ShootingPanel::showContents);
-    connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
-        if (i == m_session->viewing().current())
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this](ChoiceParts parts) {
+        if (parts == kAllParts)
             showContents();
     });
     showContents();

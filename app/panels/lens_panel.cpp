@@ -107,13 +107,8 @@ LensPanel::LensPanel(Session *session, QWidget *parent) : QWidget(parent), m_ses
                                                                                  tr("coloured fringes"), [&](LensCorrection &l) { l.fringes = v / 100; }, id); });
     connect(m_measure, &QPushButton::clicked, this, &LensPanel::measure);
     connect(m_off, &QPushButton::clicked, this, [this] { m_session->editing().changeLens({}, tr("lens corrections off")); });
-    connect(&session->viewing(), &Viewing::currentChanged, this, &LensPanel::showContents);
-    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
-        if (index == m_session->viewing().current())
-            showContents();
-    });
-    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
-        if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Lens))
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this](ChoiceParts parts) {
+        if (parts.testFlag(ChoicePart::Lens))
             showContents();
     });
     showContents();

@@ -104,15 +104,12 @@ Loupe::Loupe(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidge
         m_second->setViewport(m_session->viewing().viewport());
     });
     connect(&session->viewing(), &Viewing::lookChanged, this, &Loupe::showContents);
-    const auto follow = [this](int index) {
-        if (index == m_session->viewing().current() && isVisible()) {
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this] {
+        if (isVisible()) {
             fillChoices();
             showContents();
         }
-    };
-    connect(&session->roll(), &Roll::choicesChanged, this, follow);
-    connect(&session->roll(), &Roll::frameChanged, this, follow);
-    connect(&session->viewing(), &Viewing::currentChanged, this, follow);
+    });
 }
 
 void Loupe::setTones(const Tones &tones)

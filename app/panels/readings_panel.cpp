@@ -105,14 +105,8 @@ ReadingsPanel::ReadingsPanel(Session *session, FrameMeasurer *measurer, QWidget 
         const QSize size = m_session->viewing().currentFrame()->pictureSize();
         m_session->viewing().setViewport({std::max(1.0, m_session->viewing().viewport().zoom), {double(at.x()) / size.width(), double(at.y()) / size.height()}});
     });
-    connect(&session->viewing(), &Viewing::currentChanged, this, &ReadingsPanel::showContents);
+    connect(&session->viewing(), &Viewing::shownChanged, this, &ReadingsPanel::showContents);
     connect(&session->viewing(), &Viewing::columnChanged, this, &ReadingsPanel::showContents);
-    const auto ifCurrent = [this](int i) {
-        if (i == m_session->viewing().current())
-            showContents();
-    };
-    connect(&session->roll(), &Roll::choicesChanged, this, ifCurrent);
-    connect(&session->roll(), &Roll::frameChanged, this, ifCurrent);
     connect(measurer, &FrameMeasurer::progressChanged, this, [this] {
         m_measure->setText(m_measurer->isMeasuring() ? tr("Stop (%1 %)").arg(qRound(100 * m_measurer->fraction())) : tr("Measure the whole frame"));
     });

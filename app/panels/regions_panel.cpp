@@ -121,13 +121,8 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
     });
     connect(m_remove, &QPushButton::clicked, this, &RegionsPanel::removeRegion);
     connect(m_inverted, &QCheckBox::clicked, this, &RegionsPanel::invert);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &RegionsPanel::showContents);
-    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
-        if (index == m_session->viewing().current())
-            showContents();
-    });
-    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
-        if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Regions))
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this](ChoiceParts parts) {
+        if (parts.testFlag(ChoicePart::Regions))
             showContents();
     });
     connect(wall, &Wall::visibleRegionChanged, this, &RegionsPanel::showMask);

@@ -80,16 +80,9 @@ RenderingPanel::RenderingPanel(Session *session, QWidget *parent) : QWidget(pare
     });
     grid->addLayout(buttons, grid->rowCount(), 0, 1, 3);
     grid->setRowStretch(grid->rowCount(), 1);
-    connect(&session->viewing(), &Viewing::currentChanged, this, [this] {
-        setPicking(false);
-        showContents();
-    });
-    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
-        if (index == m_session->viewing().current())
-            showContents();
-    });
-    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
-        if (index == m_session->viewing().current() && parts.testFlag(ChoicePart::Rendering))
+    connect(&session->viewing(), &Viewing::currentChanged, this, [this] { setPicking(false); });
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this](ChoiceParts parts) {
+        if (parts.testFlag(ChoicePart::Rendering))
             showContents();
     });
     showContents();

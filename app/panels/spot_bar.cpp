@@ -85,13 +85,8 @@ SpotBar::SpotBar(Session *session, QWidget *parent) : QWidget(parent), m_session
         showCurrent();
     });
     connect(&session->viewing(), &Viewing::viewportChanged, this, &SpotBar::showCurrent);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &SpotBar::showSpots);
-    connect(&session->roll(), &Roll::frameChanged, this, [this](int i) {
-        if (i == m_session->viewing().current())
-            showSpots();
-    });
-    connect(&session->roll(), &Roll::choicesChanged, this, [this](int i, ChoiceParts parts) {
-        if (i == m_session->viewing().current() && parts.testFlag(ChoicePart::Spots))
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this](ChoiceParts parts) {
+        if (parts.testFlag(ChoicePart::Spots))
             showSpots();
     });
     showSpots();

@@ -110,13 +110,10 @@ TopBar::TopBar(Session *session, QWidget *parent) : QWidget(parent), m_session(s
         m_zooms->setExclusive(true);
     };
     connect(&session->viewing(), &Viewing::viewportChanged, this, showZoom);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &TopBar::showFrame);
-    const auto ifCurrent = [this](int i) {
-        if (i == m_session->viewing().current())
+    connect(&session->viewing(), &Viewing::shownChanged, this, [this](ChoiceParts parts) {
+        if (parts.testFlag(ChoicePart::Spots)) // on the map
             showFrame();
-    };
-    connect(&session->roll(), &Roll::frameChanged, this, ifCurrent);
-    connect(&session->roll(), &Roll::choicesChanged, this, ifCurrent);
+    });
     showZoom();
     showFrame();
 }

@@ -30,15 +30,7 @@ Wall::Wall(Session *session, PaneRenderer *renderer, QWidget *parent) : QWidget(
     m_sheet = new QWidget;
     m_scroll->setWidget(m_sheet);
     column->addWidget(m_scroll);
-    connect(&session->viewing(), &Viewing::currentChanged, this, &Wall::refresh);
-    connect(&session->roll(), &Roll::frameChanged, this, [this](int index) {
-        if (index == m_session->viewing().current())
-            refresh();
-    });
-    connect(&session->roll(), &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
-        if (index == m_session->viewing().current())
-            showChoices(parts);
-    });
+    connect(&session->viewing(), &Viewing::shownChanged, this, &Wall::showParts);
     connect(&session->viewing(), &Viewing::viewportChanged, this, [this] {
         for (const Column &c : m_columns)
             for (size_t row = 0; row < c.cells.size(); ++row)
@@ -418,7 +410,7 @@ void Wall::refresh()
 }
 
 /// A step of a slider shows in one strip, and in the panes above it.
-void Wall::showChoices(ChoiceParts parts)
+void Wall::showParts(ChoiceParts parts)
 {
     const RollFrame *f = m_session->viewing().readyFrame();
     constexpr ChoiceParts::Int kOfAllStrips = int(ChoicePart::Guests) | int(ChoicePart::Regions) | int(ChoicePart::Lens);

@@ -105,7 +105,7 @@ private:
     };
 
     void refresh(); ///< everything, after another frame
-    void showChoices(irenic::ChoiceParts parts);
+    void showParts(irenic::ChoiceParts parts);
     void handOutTool();
     void hangColumns(); ///< makes and takes down columns and rows
     void layOut();

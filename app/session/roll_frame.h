@@ -62,6 +62,7 @@ enum class ChoicePart {
 };
 Q_DECLARE_FLAGS(ChoiceParts, ChoicePart)
 Q_DECLARE_OPERATORS_FOR_FLAGS(ChoiceParts)
+inline constexpr ChoiceParts kAllParts(0xff);
 ChoiceParts differences(const Choices &a, const Choices &b);
 
 /// One frame of the roll.

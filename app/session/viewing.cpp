@@ -14,6 +14,18 @@ QPointF fractionOf(QPoint at, QSize picture)
 
 } // namespace
 
+Viewing::Viewing(Roll &roll) : m_roll(roll)
+{
+    connect(&roll, &Roll::frameChanged, this, [this](int index) {
+        if (index == m_current)
+            emit shownChanged(kAllParts);
+    });
+    connect(&roll, &Roll::choicesChanged, this, [this](int index, ChoiceParts parts) {
+        if (index == m_current)
+            emit shownChanged(parts);
+    });
+}
+
 const RollFrame *Viewing::readyFrame() const
 {
     const RollFrame *f = currentFrame();
@@ -51,6 +63,7 @@ void Viewing::goTo(int index)
     m_current = index;
     m_roll.lookAt(index);
     emit currentChanged(index);
+    emit shownChanged(kAllParts);
     clampColumn();
 }
 

@@ -19,7 +19,7 @@ class Viewing : public QObject
 {
     Q_OBJECT
 public:
-    explicit Viewing(Roll &roll) : m_roll(roll) {}
+    explicit Viewing(Roll &roll);
 
     int current() const { return m_current; } ///< frame of the roll, or -1
     const RollFrame *currentFrame() const { return m_current >= 0 && m_current < m_roll.count() ? &m_roll.frame(m_current) : nullptr; }
@@ -61,6 +61,7 @@ public:
 
 signals:
     void currentChanged(int index);
+    void shownChanged(irenic::ChoiceParts parts); ///< of the current frame; all of them where there is another, or it was read, failed, exported, rests or woke
     void columnChanged(int column);
     void rowsChanged(); ///< their number, or which has the keyboard
     void viewportChanged();
