@@ -2,11 +2,11 @@
 #include "panels/caption_strip.h"
 
 #include "irenic/export_job.h"
+#include "panels/method_menu.h"
 #include "view/durations.h"
 #include "view/strength_slider.h"
 #include "view/tone_curve.h"
 
-#include <QActionGroup>
 #include <QContextMenuEvent>
 #include <QDoubleSpinBox>
 #include <QGridLayout>
@@ -15,15 +15,12 @@
 #include <QPainter>
 #include <QPushButton>
 
-#include <cmath>
-
 namespace irenic {
 
 namespace {
 
 constexpr int kNotchPx = 9;
 constexpr int kFoldedPx = 70, kUnfoldedPx = 134, kRowPx = 29; ///< heights: folded, with two rows of controls and without readings, and of each further row
-constexpr double kHaloScale = 0.2;                            ///< share of an edge's own range
 constexpr int kBars = 6;                                      ///< lines of readings that every trial has
 constexpr int kNarrowPx = 210, kShortLabelPx = 56;            ///< strips below that width leave out what is said elsewhere
 constexpr int kFirstRow = 2, kReadingRow = 8;                 ///< of the grid
@@ -39,15 +36,6 @@ QFont weighted(QFont font, double scale, QFont::Weight weight)
     font.setPointSizeF(font.pointSizeF() * scale);
     font.setWeight(weight);
     return font;
-}
-
-/// Next of 1, 2, 5, 10, ... times `least`.
-double roundedUp(double value, double least)
-{
-    for (double step = least;; step *= 10)
-        for (const double times : {1.0, 2.0, 5.0})
-            if (value <= step * times)
-                return step * times;
 }
 
 } // namespace
@@ -116,7 +104,10 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
     m_method->setFocusPolicy(Qt::StrongFocus);
     m_method->setAccessibleName(tr("Method of trial %1").arg(letter));
     m_method->setMenu(new QMenu(m_method));
-    connect(m_method->menu(), &QMenu::aboutToShow, this, &CaptionStrip::fillMethodMenu);
+    connect(m_method->menu(), &QMenu::aboutToShow, this, [this] {
+        fillMethodMenu(
+            m_method->menu(), m_shown, m_kind, [this](const Treatment &t) { return exportWords(t); }, [this](const QString &method, const QString &colours) { emit methodChosen(method, colours); });
+    });
     head->addWidget(m_method, 1);
     m_keep = new QPushButton(tr("Keep"));
     m_keep->setObjectName(QStringLiteral("keep"));
@@ -139,7 +130,7 @@ void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)
 void CaptionStrip::arrange()
 {
     const int further = (m_of == Of::Trial ? pageRows() : m_pageRows) - 2;
-    const int bars = kBars + m_scale.hasTruth + m_scale.hasHalo;
+    const int bars = kBars + m_read.scale.hasTruth + m_read.scale.hasHalo;
     setFixedHeight(m_folded ? kFoldedPx : kUnfoldedPx + std::max(0, further) * kRowPx + bars * ReadingBars::rowPx(this));
     layout()->setContentsMargins(sidePx(), kNotchPx + 7, sidePx(), 8);
     static_cast<QGridLayout *>(layout())->setHorizontalSpacing(m_narrow ? 4 : 8);
@@ -178,7 +169,7 @@ void CaptionStrip::setFolded(bool folded)
         return;
     m_folded = folded;
     arrange();
-    setReadings(m_readings, m_standing, m_scale);
+    setReadings(m_read.place, m_read.standing, m_read.scale);
 }
 
 void CaptionStrip::resizeEvent(QResizeEvent *event)
@@ -462,7 +453,7 @@ void CaptionStrip::showTrial(const RollFrame *frame)
         row.field->setValue(row.param->of(t));
     }
     m_curve->setTaste(t.taste);
-    setReadings(frame ? m_readings : std::nullopt, m_standing, m_scale);
+    setReadings(frame ? m_read.place : std::nullopt, m_read.standing, m_read.scale);
     m_hasLeft = frame && frame->hasLeftSuggestion(m_number);
     m_ownStart = frame && !m_hasLeft ? frame->ownStart : std::nullopt;
     const Treatment own = m_ownStart ? m_ownStart->from(suggested) : Treatment();
@@ -473,52 +464,6 @@ void CaptionStrip::showTrial(const RollFrame *frame)
     m_return->setToolTip(m_ownStart ? tr("Start this trial from your own taste (Shift+Backspace)") : tr("Set this trial's strengths to the suggestion (Backspace)"));
     m_return->setAccessibleName((m_ownStart ? tr("Start trial %1 from your own taste") : tr("Return trial %1 to the suggestion")).arg(trialLetter(m_number)));
     arrange();
-}
-
-void CaptionStrip::fillMethodMenu()
-{
-    QMenu *menu = m_method->menu();
-    menu->clear(); // but for what the last time made beside actions
-    qDeleteAll(menu->findChildren<QMenu *>(QString(), Qt::FindDirectChildrenOnly));
-    qDeleteAll(menu->findChildren<QActionGroup *>(QString(), Qt::FindDirectChildrenOnly));
-    menu->setToolTipsVisible(true);
-    const QString colours = QString::fromStdString(m_shown.isMixed() ? m_shown.colourMethod : std::string());
-    auto *ofLuminance = new QActionGroup(menu), *ofColour = new QActionGroup(menu);
-    const auto add = [](QMenu *to, QActionGroup *group, const QString &text, const QString &tip, const QString &time, bool checked) {
-        QAction *a = to->addAction(time.isEmpty() ? text : text + u'\t' + time); // in the column of the shortcuts
-        a->setToolTip(time.isEmpty() ? tip : tr("%1\nAn export of this frame: about %2").arg(tip, time).trimmed());
-        a->setCheckable(true);
-        a->setChecked(checked);
-        group->addAction(a);
-        return a;
-    };
-    const auto offered = [this](const std::string &chosen) { // what a recipe chose is offered, too
-        auto all = methodsFor(m_kind);
-        if (const MethodInfo *m = findMethod(chosen); m && std::find(all.begin(), all.end(), m) == all.end())
-            all.push_back(m);
-        return all;
-    };
-    for (const MethodInfo *m : offered(m_shown.method)) {
-        const QString id = QString::fromUtf8(m->id);
-        Treatment t = m_shown;
-        t.method = m->id;
-        connect(add(menu, ofLuminance, tr(m->label), tr("%1\n%2").arg(tr(m->goodAt), tr(m->cost)), exportWords(t), m_shown.method == m->id), &QAction::triggered, this,
-                [this, id, colours] { emit methodChosen(id, colours); });
-    }
-    menu->addSeparator();
-    QMenu *other = menu->addMenu(tr("Colours by"));
-    other->setPalette(menu->palette());
-    other->setToolTipsVisible(true);
-    const QString own = QString::fromStdString(m_shown.method);
-    Treatment t = m_shown;
-    t.colourMethod.clear();
-    connect(add(other, ofColour, tr("the same method"), {}, exportWords(t), !m_shown.isMixed()), &QAction::triggered, this, [this, own] { emit methodChosen(own, {}); });
-    for (const MethodInfo *m : offered(m_shown.colourMethod)) {
-        const QString id = QString::fromUtf8(m->id);
-        t.colourMethod = m->id;
-        if (id != own)
-            connect(add(other, ofColour, tr(m->label), tr(m->cost), exportWords(t), colours == id), &QAction::triggered, this, [this, own, id] { emit methodChosen(own, id); });
-    }
 }
 
 QString CaptionStrip::exportWords(const Treatment &treatment) const
@@ -547,168 +492,22 @@ void CaptionStrip::setStatus(const QString &status, bool isSettled)
     showFoot();
 }
 
-/// What only the demo roll can know.
-QString CaptionStrip::truthWords(const PlaceReadings &readings)
-{
-    return readings.truth ? tr("against the truth: %1 dB, SSIM %2").arg(readings.truth->psnrDb, 0, 'f', 1).arg(readings.truth->ssim, 0, 'f', 3) : QString();
-}
-
-QString CaptionStrip::readingHelp() const
-{
-    QString help = tr("Read around the middle of the picture, over %1 x %1 pixels.\nLeft: what remains of grain and of colour noise on smooth parts.\n"
-                      "Detail lost: how much picture went with the noise; 0 is none.\n"
-                      "Doubt: how much of the detail would be another one with other noise, and may be made up.\nDrift: how far mean colours moved, CIEDE2000.\n"
-                      "Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.\n"
-                      "Truth: likeness to the clean picture, where that hangs as a guest (demo roll).\nTime: of an export of the frame, as expected.\n"
-                      "Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.")
-                       .arg(kPlacePx);
-    if (m_readings && m_readings->nearness && m_readings->nearness->overLaw > 0)
-        help += tr("\nSmooth parts here hold %1 times the noise that the law tells of: nearness is less sure.").arg(std::sqrt(m_readings->nearness->overLaw), 0, 'f', 2);
-    if (m_readings && m_readings->nearness && m_readings->nearness->gainsByMix()) {
-        const Nearness &n = *m_readings->nearness;
-        help += tr("\nLaid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.").arg(n.bestMix, 0, 'f', 2).arg(n.bestDb - n.db, 0, 'f', 1);
-    }
-    return help;
-}
-
-QString CaptionStrip::nearnessWords() const
-{
-    if (!m_readings || !m_readings->nearness)
-        return {};
-    const Nearness &n = *m_readings->nearness;
-    const bool isKnown = n.errorDb < Nearness::kUnknownDb;
-    if (m_folded)
-        return m_standing && isKnown ? standingMark(*m_standing) : QString();
-    if (!isKnown)
-        return tr("nearness: too little is left to tell");
-    QString words = tr("nearness %1 \u00b1 %2 dB").arg(n.db, 0, 'f', 1).arg(n.errorDb, 0, 'f', 1);
-    if (m_standing)
-        words += QStringLiteral("   ") + standingMark(*m_standing) + (m_standing->isNearest ? tr(" nearest") : m_standing->isLevel() ? tr(" about level")
-                                                                                                                                     : tr(" behind"));
-    return words;
-}
-
-ReadingScale ReadingScale::over(const std::vector<std::optional<PlaceReadings>> &trials, double seconds)
-{
-    ReadingScale s;
-    double left = 0, lost = 0, doubt = 0, drift = 0, noise = 0, pixels = 0;
-    double nearest = 0;
-    for (const auto &r : trials) {
-        if (!r)
-            continue;
-        if (r->left)
-            left = std::max({left, r->left->luminance, r->left->colour});
-        lost = std::max(lost, r->detailLost);
-        doubt = std::max(doubt, r->doubt.value_or(0));
-        drift = std::max(drift, r->drift);
-        noise += r->risk.noise;
-        pixels += r->risk.pixels;
-        if (r->nearness && r->nearness->errorDb < Nearness::kUnknownDb)
-            nearest = std::max(nearest, r->nearness->db);
-        if (r->truth)
-            nearest = std::max(nearest, r->truth->psnrDb);
-    }
-    constexpr double kLeastLeft = 0.1, kLeastLost = 0.1, kLeastDrift = 0.5;
-    s.left = roundedUp(left, kLeastLeft);
-    s.lost = roundedUp(lost, kLeastLost);
-    s.doubt = roundedUp(doubt, kLeastLost);
-    s.drift = roundedUp(drift, kLeastDrift);
-    s.seconds = std::max(seconds, 1e-3);
-    if (pixels > 0 && noise > 0)
-        s.untreatedDb = std::floor(-10 * std::log10(noise / (3 * pixels)));
-    s.nearestDb = std::max(std::ceil(nearest), s.untreatedDb + 1);
-    return s;
-}
-
-QString CaptionStrip::sentence() const
-{
-    const auto percent = [](double v) { return QLocale().toString(100 * v, 'f', 0); };
-    const auto &readings = m_readings;
-    if (m_folded) {
-        QString line = tr("%1 / %2").arg(m_shown.luminance, 0, 'f', 2).arg(m_shown.colour, 0, 'f', 2);
-        if (readings && readings->left)
-            line += tr("  left %1 / %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour));
-        if (readings)
-            line += tr("  lost %1").arg(readings->detailLost, 0, 'f', 2);
-        if (const QString near = nearnessWords(); !near.isEmpty())
-            line += QStringLiteral("  ") + near;
-        if (readings && readings->truth)
-            line += tr("  true %1 dB").arg(readings->truth->psnrDb, 0, 'f', 1);
-        return line;
-    }
-    if (!readings)
-        return {};
-    const QString left = readings->left ? tr("left: grain %1 %, colour %2 %").arg(percent(readings->left->luminance), percent(readings->left->colour)) : tr("left: nothing smooth here to tell");
-    QString words = left + tr("\ndetail lost %1   drift %2").arg(readings->detailLost, 0, 'f', 2).arg(readings->drift, 0, 'f', 2);
-    if (readings->doubt)
-        words += tr("   doubt %1 %").arg(percent(*readings->doubt));
-    if (readings->halo)
-        words += tr("   halos %1 %").arg(100 * *readings->halo, 0, 'f', 1);
-    if (const QString near = nearnessWords(); !near.isEmpty())
-        words += u'\n' + near;
-    if (readings->truth)
-        words += u'\n' + truthWords(*readings);
-    return words;
-}
-
-void CaptionStrip::showBars()
-{
-    const auto percent = [](double v) { return QLocale().toString(100 * v, 'f', 0); };
-    QList<ReadingBars::Row> rows;
-    if (m_readings) {
-        const PlaceReadings &r = *m_readings;
-        if (r.left)
-            rows << ReadingBars::Row{tr("left"), tr("%1 / %2 %").arg(percent(r.left->luminance), percent(r.left->colour)), r.left->luminance / m_scale.left, r.left->colour / m_scale.left};
-        else
-            rows << ReadingBars::Row{tr("left"), tr("nothing smooth (F5: frame)")};
-        rows << ReadingBars::Row{tr("lost"), QLocale().toString(r.detailLost, 'f', 2), r.detailLost / m_scale.lost};
-        if (r.doubt)
-            rows << ReadingBars::Row{tr("doubt"), tr("%1 %").arg(percent(*r.doubt)), *r.doubt / m_scale.doubt};
-        else
-            rows << ReadingBars::Row{tr("doubt"), tr("cannot be told here")};
-        rows << ReadingBars::Row{tr("drift"), QLocale().toString(r.drift, 'f', 2), r.drift / m_scale.drift};
-        if (r.halo && m_scale.hasHalo)
-            rows << ReadingBars::Row{tr("halos"), tr("%1 %").arg(100 * *r.halo, 0, 'f', 1), *r.halo / kHaloScale};
-        else if (m_scale.hasHalo)
-            rows << ReadingBars::Row{tr("halos"), tr("nothing is sharpened")};
-        const double span = m_scale.nearestDb - m_scale.untreatedDb;
-        if (!r.nearness)
-            rows << ReadingBars::Row{tr("nearness"), tr("cannot be told here")};
-        else if (r.nearness->errorDb >= Nearness::kUnknownDb)
-            rows << ReadingBars::Row{tr("nearness"), tr("too little is left to tell")};
-        else {
-            QString figure = QLocale().toString(r.nearness->db, 'f', 1);
-            if (m_standing)
-                figure += u' ' + standingMark(*m_standing);
-            rows << ReadingBars::Row{tr("nearness"), figure, (r.nearness->db - m_scale.untreatedDb) / span, {}, r.nearness->errorDb / span, m_standing && m_standing->isNearest};
-        }
-        if (r.truth)
-            rows << ReadingBars::Row{tr("truth"), tr("%1 dB").arg(r.truth->psnrDb, 0, 'f', 1), (r.truth->psnrDb - m_scale.untreatedDb) / span};
-        else if (m_scale.hasTruth)
-            rows << ReadingBars::Row{tr("truth"), tr("computing")};
-        if (const double s = exportSeconds(); s > 0)
-            rows << ReadingBars::Row{tr("time"), durationWords(s), s / m_scale.seconds};
-    }
-    m_bars->setRows(rows);
-}
-
 void CaptionStrip::setReadings(const std::optional<PlaceReadings> &readings, const std::optional<Standing> &standing, const ReadingScale &scale)
 {
-    m_readings = readings;
-    m_standing = standing;
-    const bool resized = scale.hasHalo != m_scale.hasHalo || scale.hasTruth != m_scale.hasTruth;
-    m_scale = scale;
+    const bool resized = scale.hasHalo != m_read.scale.hasHalo || scale.hasTruth != m_read.scale.hasTruth;
+    m_read = {readings, standing, scale};
     if (resized)
         arrange();
     if (m_of == Of::Untreated && !m_folded)
-        m_reading->setText(readings ? truthWords(*readings) : QString());
+        m_reading->setText(m_read.truthWords());
     if (m_of != Of::Trial)
         return;
-    m_words = sentence();
+    m_words = m_folded ? m_read.line(m_shown) : m_read.sentence();
     m_reading->setText(m_folded ? m_words : QString());
-    m_reading->setToolTip(readingHelp());
-    m_bars->setToolTip(m_words.isEmpty() ? readingHelp() : m_words + QStringLiteral("\n\n") + readingHelp());
-    showBars();
+    const QString help = m_read.help();
+    m_reading->setToolTip(help);
+    m_bars->setToolTip(m_words.isEmpty() ? help : m_words + QStringLiteral("\n\n") + help);
+    m_bars->setRows(m_read.bars(exportSeconds()));
 }
 
 QString CaptionStrip::readingWords() const

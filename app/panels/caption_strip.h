@@ -2,8 +2,8 @@
 #pragma once
 
 #include "irenic/export.h"
+#include "panels/trial_readings.h"
 #include "session/session.h"
-#include "view/reading_bars.h"
 #include "view/tones.h"
 
 #include <QWidget>
@@ -20,17 +20,6 @@ namespace irenic {
 
 class StrengthSlider;
 class ToneCurve;
-
-/// What a bar of full length means, for all strips of a wall.
-struct ReadingScale {
-    double left = 0.2, lost = 0.2, doubt = 0.2, drift = 0.5, seconds = 1; ///< bars begin at 0
-    double untreatedDb = 0, nearestDb = 1;                                ///< of nearness and of the truth: where bars begin and end
-    /// All have the line, whether it was read or not. By what was read the heights of strips, and with them the places that are read, would swing to and fro.
-    bool hasTruth = false, hasHalo = false;
-    /// Round figures, so that bars do not change with every step of a slider.
-    static ReadingScale over(const std::vector<std::optional<PlaceReadings>> &trials, double seconds);
-    bool operator==(const ReadingScale &) const = default;
-};
 
 /// The paper under a column of pictures: names the trial, carries its strengths and its readings, and says whether it is settled.
 /// The untreated column has figures of the frame and no controls; a guest says what was done to match it.
@@ -91,11 +80,6 @@ protected:
 
 private:
     static QString findings(const RollFrame &frame);
-    static QString truthWords(const PlaceReadings &readings);
-    QString readingHelp() const;   ///< what the readings mean, and what they advise
-    QString nearnessWords() const; ///< empty where nothing can be estimated
-    QString sentence() const;      ///< the readings, in words
-    void showBars();
     int sidePx() const { return m_narrow ? 7 : 11; } ///< margin at the left and right
     void showTabs();
     void showFoot();
@@ -112,7 +96,6 @@ private:
     bool isOffered(const Row &row) const { return row.page == m_page && (m_isJpeg || !row.param->ofJpeg); }
     void makePages(QGridLayout *grid);
     void applyTones();
-    void fillMethodMenu();
     double expectedOf(const Treatment &treatment) const;
     QString exportWords(const Treatment &treatment) const; ///< how long an export of the frame takes with it; empty where its pixels rest
 
@@ -126,8 +109,6 @@ private:
     int m_number; ///< trial or guest
     bool m_folded = false, m_narrow = false, m_isSettled = false, m_hasLeft = false;
     std::optional<OwnStart> m_ownStart; ///< that is offered
-    std::optional<PlaceReadings> m_readings;
-    std::optional<Standing> m_standing;
     bool m_hasKeyboard = false;
     double m_pace = 1, m_expected = 0; ///< the latter of exporting what is shown
     std::weak_ptr<const Frame> m_frame;
@@ -139,7 +120,7 @@ private:
     QLabel *m_letter = nullptr, *m_title, *m_body = nullptr, *m_status, *m_left = nullptr;
     QLabel *m_reading = nullptr; ///< of the folded strip
     ReadingBars *m_bars = nullptr;
-    ReadingScale m_scale;
+    TrialReadings m_read;
     QString m_words;
     QPushButton *m_method = nullptr;
     Treatment m_shown;

@@ -78,6 +78,26 @@
         <source>%1 h %2 min</source>
         <translation>%1 h %2 min</translation>
     </message>
+    <message>
+        <source>%1
+An export of this frame: about %2</source>
+        <translation>%1
+Ein Export dieser Aufnahme: etwa %2</translation>
+    </message>
+    <message>
+        <source>%1
+%2</source>
+        <translation>%1
+%2</translation>
+    </message>
+    <message>
+        <source>Colours by</source>
+        <translation>Farben durch</translation>
+    </message>
+    <message>
+        <source>the same method</source>
+        <translation>dasselbe Verfahren</translation>
+    </message>
 </context>
 <context>
     <name>irenic</name>
@@ -1798,7 +1818,7 @@
     </message>
     <message>
         <source>Spots &amp;follow the series</source>
-        <translation>Stellen &amp;folgen der Serie</translation>
+        <translation>Stellen f&amp;olgen der Serie</translation>
     </message>
 </context>
 <context>
@@ -2205,178 +2225,6 @@ Vorschlag: %4, %L5 x</translation>
     <message>
         <source>Return trial %1 to the suggestion</source>
         <translation>Probe %1 zum Vorschlag zurückbringen</translation>
-    </message>
-    <message>
-        <source>%1
-An export of this frame: about %2</source>
-        <translation>%1
-Ein Export dieser Aufnahme: etwa %2</translation>
-    </message>
-    <message>
-        <source>Colours by</source>
-        <translation>Farben durch</translation>
-    </message>
-    <message>
-        <source>the same method</source>
-        <translation>dasselbe Verfahren</translation>
-    </message>
-    <message>
-        <source>against the truth: %1 dB, SSIM %2</source>
-        <translation>gegen die Wahrheit: %L1 dB, SSIM %L2</translation>
-    </message>
-    <message>
-        <source>Read around the middle of the picture, over %1 x %1 pixels.
-Left: what remains of grain and of colour noise on smooth parts.
-Detail lost: how much picture went with the noise; 0 is none.
-Doubt: how much of the detail would be another one with other noise, and may be made up.
-Drift: how far mean colours moved, CIEDE2000.
-Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.
-Truth: likeness to the clean picture, where that hangs as a guest (demo roll).
-Time: of an export of the frame, as expected.
-Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.</source>
-        <translation>Gelesen um die Bildmitte, über %1 x %1 Pixel.
-Rest: was auf glatten Flächen von Korn und Farbrauschen bleibt.
-Verlust: wie viel Bild mit dem Rauschen ging; 0 heißt keins.
-Zweifel: wie viel der Zeichnung mit anderem Rauschen eine andere wäre und erfunden sein kann.
-Drift: wie weit mittlere Farben gewandert sind, CIEDE2000.
-Nähe: geschätzte Ähnlichkeit mit demselben Bild ohne Rauschen, dB; je höher, desto näher.
-Wahrheit: Ähnlichkeit mit dem sauberen Bild, wo es als Gast hängt (Demofilm).
-Zeit: eines Exports der Aufnahme, wie erwartet.
-Die Balken aller Streifen haben einen Maßstab; die von Nähe und Wahrheit beginnen beim unbehandelten Bild.</translation>
-    </message>
-    <message>
-        <source>
-Smooth parts here hold %1 times the noise that the law tells of: nearness is less sure.</source>
-        <translation>
-Glatte Flächen hier haben das %L1-fache des Rauschens, das das Gesetz nennt: Die Nähe ist weniger sicher.</translation>
-    </message>
-    <message>
-        <source>
-Laid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.</source>
-        <translation>
-Mit einer Mischung von %L1 über das unbehandelte Bild gelegt, käme diese Probe um %L2 dB näher.</translation>
-    </message>
-    <message>
-        <source>nearness: too little is left to tell</source>
-        <translation>Nähe: zu wenig ist übrig, um es zu sagen</translation>
-    </message>
-    <message>
-        <source>nearness %1 ± %2 dB</source>
-        <translation>Nähe %L1 ± %L2 dB</translation>
-    </message>
-    <message>
-        <source> nearest</source>
-        <translation> am nächsten</translation>
-    </message>
-    <message>
-        <source> about level</source>
-        <translation> etwa gleichauf</translation>
-    </message>
-    <message>
-        <source> behind</source>
-        <translation> dahinter</translation>
-    </message>
-    <message>
-        <source>%1 / %2</source>
-        <translation>%L1 / %L2</translation>
-    </message>
-    <message>
-        <source>  left %1 / %2 %</source>
-        <translation>  Rest %L1 / %L2 %</translation>
-    </message>
-    <message>
-        <source>  lost %1</source>
-        <translation>  Verlust %L1</translation>
-    </message>
-    <message>
-        <source>  true %1 dB</source>
-        <translation>  wahr %L1 dB</translation>
-    </message>
-    <message>
-        <source>left: grain %1 %, colour %2 %</source>
-        <translation>Rest: Korn %L1 %, Farbe %L2 %</translation>
-    </message>
-    <message>
-        <source>left: nothing smooth here to tell</source>
-        <translation>Rest: hier ist nichts glatt genug</translation>
-    </message>
-    <message>
-        <source>
-detail lost %1   drift %2</source>
-        <translation>
-Verlust %L1   Drift %L2</translation>
-    </message>
-    <message>
-        <source>   doubt %1 %</source>
-        <translation>   Zweifel %L1 %</translation>
-    </message>
-    <message>
-        <source>   halos %1 %</source>
-        <translation>   Säume %L1 %</translation>
-    </message>
-    <message>
-        <source>left</source>
-        <translation>Rest</translation>
-    </message>
-    <message>
-        <source>%1 / %2 %</source>
-        <translation>%L1 / %L2 %</translation>
-    </message>
-    <message>
-        <source>nothing smooth (F5: frame)</source>
-        <translation>nichts Glattes (F5: Aufnahme)</translation>
-    </message>
-    <message>
-        <source>lost</source>
-        <translation>Verlust</translation>
-    </message>
-    <message>
-        <source>doubt</source>
-        <translation>Zweifel</translation>
-    </message>
-    <message>
-        <source>%1 %</source>
-        <translation>%1 %</translation>
-    </message>
-    <message>
-        <source>cannot be told here</source>
-        <translation>hier nicht zu sagen</translation>
-    </message>
-    <message>
-        <source>drift</source>
-        <translation>Drift</translation>
-    </message>
-    <message>
-        <source>halos</source>
-        <translation>Säume</translation>
-    </message>
-    <message>
-        <source>nothing is sharpened</source>
-        <translation>nichts wird geschärft</translation>
-    </message>
-    <message>
-        <source>nearness</source>
-        <translation>Nähe</translation>
-    </message>
-    <message>
-        <source>too little is left to tell</source>
-        <translation>zu wenig ist übrig, um es zu sagen</translation>
-    </message>
-    <message>
-        <source>truth</source>
-        <translation>Wahrheit</translation>
-    </message>
-    <message>
-        <source>%1 dB</source>
-        <translation>%L1 dB</translation>
-    </message>
-    <message>
-        <source>computing</source>
-        <translation>rechnet</translation>
-    </message>
-    <message>
-        <source>time</source>
-        <translation>Zeit</translation>
     </message>
 </context>
 <context>
@@ -6026,6 +5874,167 @@ Quadrate: Luminanz. Scheiben: Farbe. Nach oben oder unten ziehen; ein Doppelklic
 %3
 %4 x %5 Pixel, %6 Bit, %7
 %8</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::TrialReadings</name>
+    <message>
+        <source>against the truth: %1 dB, SSIM %2</source>
+        <translation>gegen die Wahrheit: %L1 dB, SSIM %L2</translation>
+    </message>
+    <message>
+        <source>Read around the middle of the picture, over %1 x %1 pixels.
+Left: what remains of grain and of colour noise on smooth parts.
+Detail lost: how much picture went with the noise; 0 is none.
+Doubt: how much of the detail would be another one with other noise, and may be made up.
+Drift: how far mean colours moved, CIEDE2000.
+Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.
+Truth: likeness to the clean picture, where that hangs as a guest (demo roll).
+Time: of an export of the frame, as expected.
+Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.</source>
+        <translation>Gelesen um die Bildmitte, über %1 x %1 Pixel.
+Rest: was auf glatten Flächen von Korn und Farbrauschen bleibt.
+Verlust: wie viel Bild mit dem Rauschen ging; 0 heißt keins.
+Zweifel: wie viel der Zeichnung mit anderem Rauschen eine andere wäre und erfunden sein kann.
+Drift: wie weit mittlere Farben gewandert sind, CIEDE2000.
+Nähe: geschätzte Ähnlichkeit mit demselben Bild ohne Rauschen, dB; je höher, desto näher.
+Wahrheit: Ähnlichkeit mit dem sauberen Bild, wo es als Gast hängt (Demofilm).
+Zeit: eines Exports der Aufnahme, wie erwartet.
+Die Balken aller Streifen haben einen Maßstab; die von Nähe und Wahrheit beginnen beim unbehandelten Bild.</translation>
+    </message>
+    <message>
+        <source>
+Smooth parts here hold %1 times the noise that the law tells of: nearness is less sure.</source>
+        <translation>
+Glatte Flächen hier haben das %L1-fache des Rauschens, das das Gesetz nennt: Die Nähe ist weniger sicher.</translation>
+    </message>
+    <message>
+        <source>
+Laid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.</source>
+        <translation>
+Mit einer Mischung von %L1 über das unbehandelte Bild gelegt, käme diese Probe um %L2 dB näher.</translation>
+    </message>
+    <message>
+        <source>nearness: too little is left to tell</source>
+        <translation>Nähe: zu wenig ist übrig, um es zu sagen</translation>
+    </message>
+    <message>
+        <source>nearness %1 ± %2 dB</source>
+        <translation>Nähe %L1 ± %L2 dB</translation>
+    </message>
+    <message>
+        <source> nearest</source>
+        <translation> am nächsten</translation>
+    </message>
+    <message>
+        <source> about level</source>
+        <translation> etwa gleichauf</translation>
+    </message>
+    <message>
+        <source> behind</source>
+        <translation> dahinter</translation>
+    </message>
+    <message>
+        <source>%1 / %2</source>
+        <translation>%L1 / %L2</translation>
+    </message>
+    <message>
+        <source>  left %1 / %2 %</source>
+        <translation>  Rest %L1 / %L2 %</translation>
+    </message>
+    <message>
+        <source>  lost %1</source>
+        <translation>  Verlust %L1</translation>
+    </message>
+    <message>
+        <source>  true %1 dB</source>
+        <translation>  wahr %L1 dB</translation>
+    </message>
+    <message>
+        <source>left: grain %1 %, colour %2 %</source>
+        <translation>Rest: Korn %L1 %, Farbe %L2 %</translation>
+    </message>
+    <message>
+        <source>left: nothing smooth here to tell</source>
+        <translation>Rest: hier ist nichts glatt genug</translation>
+    </message>
+    <message>
+        <source>
+detail lost %1   drift %2</source>
+        <translation>
+Verlust %L1   Drift %L2</translation>
+    </message>
+    <message>
+        <source>   doubt %1 %</source>
+        <translation>   Zweifel %L1 %</translation>
+    </message>
+    <message>
+        <source>   halos %1 %</source>
+        <translation>   Säume %L1 %</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>Rest</translation>
+    </message>
+    <message>
+        <source>%1 / %2 %</source>
+        <translation>%L1 / %L2 %</translation>
+    </message>
+    <message>
+        <source>nothing smooth (F5: frame)</source>
+        <translation>nichts Glattes (F5: Aufnahme)</translation>
+    </message>
+    <message>
+        <source>lost</source>
+        <translation>Verlust</translation>
+    </message>
+    <message>
+        <source>doubt</source>
+        <translation>Zweifel</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>cannot be told here</source>
+        <translation>hier nicht zu sagen</translation>
+    </message>
+    <message>
+        <source>drift</source>
+        <translation>Drift</translation>
+    </message>
+    <message>
+        <source>halos</source>
+        <translation>Säume</translation>
+    </message>
+    <message>
+        <source>nothing is sharpened</source>
+        <translation>nichts wird geschärft</translation>
+    </message>
+    <message>
+        <source>nearness</source>
+        <translation>Nähe</translation>
+    </message>
+    <message>
+        <source>too little is left to tell</source>
+        <translation>zu wenig ist übrig, um es zu sagen</translation>
+    </message>
+    <message>
+        <source>truth</source>
+        <translation>Wahrheit</translation>
+    </message>
+    <message>
+        <source>%1 dB</source>
+        <translation>%L1 dB</translation>
+    </message>
+    <message>
+        <source>computing</source>
+        <translation>rechnet</translation>
+    </message>
+    <message>
+        <source>time</source>
+        <translation>Zeit</translation>
     </message>
 </context>
 <context>

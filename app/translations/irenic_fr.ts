@@ -78,6 +78,26 @@
         <source>%1 h %2 min</source>
         <translation>%1 h %2 min</translation>
     </message>
+    <message>
+        <source>%1
+An export of this frame: about %2</source>
+        <translation>%1
+Un export de cette vue : environ %2</translation>
+    </message>
+    <message>
+        <source>%1
+%2</source>
+        <translation>%1
+%2</translation>
+    </message>
+    <message>
+        <source>Colours by</source>
+        <translation>Couleurs par</translation>
+    </message>
+    <message>
+        <source>the same method</source>
+        <translation>la même méthode</translation>
+    </message>
 </context>
 <context>
     <name>irenic</name>
@@ -1798,7 +1818,7 @@
     </message>
     <message>
         <source>Spots &amp;follow the series</source>
-        <translation>Les repères &amp;suivent la série</translation>
+        <translation>Les repères sui&amp;vent la série</translation>
     </message>
 </context>
 <context>
@@ -2205,178 +2225,6 @@ suggestion : %4, %L5 x</translation>
     <message>
         <source>Return trial %1 to the suggestion</source>
         <translation>Ramener l&apos;essai %1 à la suggestion</translation>
-    </message>
-    <message>
-        <source>%1
-An export of this frame: about %2</source>
-        <translation>%1
-Un export de cette vue : environ %2</translation>
-    </message>
-    <message>
-        <source>Colours by</source>
-        <translation>Couleurs par</translation>
-    </message>
-    <message>
-        <source>the same method</source>
-        <translation>la même méthode</translation>
-    </message>
-    <message>
-        <source>against the truth: %1 dB, SSIM %2</source>
-        <translation>contre la vérité : %L1 dB, SSIM %L2</translation>
-    </message>
-    <message>
-        <source>Read around the middle of the picture, over %1 x %1 pixels.
-Left: what remains of grain and of colour noise on smooth parts.
-Detail lost: how much picture went with the noise; 0 is none.
-Doubt: how much of the detail would be another one with other noise, and may be made up.
-Drift: how far mean colours moved, CIEDE2000.
-Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.
-Truth: likeness to the clean picture, where that hangs as a guest (demo roll).
-Time: of an export of the frame, as expected.
-Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.</source>
-        <translation>Lu autour du milieu de l&apos;image, sur %1 x %1 pixels.
-Reste : ce qui demeure de grain et de bruit de couleur sur les parties lisses.
-Perte : combien d&apos;image est partie avec le bruit ; 0 pour rien.
-Doute : combien du détail serait autre avec un autre bruit, et peut être inventé.
-Dérive : de combien les couleurs moyennes ont bougé, CIEDE2000.
-Proximité : ressemblance estimée à la même image sans bruit, dB ; plus c&apos;est haut, plus c&apos;est proche.
-Vérité : ressemblance à l&apos;image propre, là où elle est accrochée en invitée (démonstration).
-Temps : d&apos;un export de la vue, tel qu&apos;attendu.
-Les barres de tous les bandeaux ont une même échelle ; celles de la proximité et de la vérité partent de l&apos;image non traitée.</translation>
-    </message>
-    <message>
-        <source>
-Smooth parts here hold %1 times the noise that the law tells of: nearness is less sure.</source>
-        <translation>
-Les parties lisses d&apos;ici ont %L1 fois le bruit que dit la loi : la proximité est moins sûre.</translation>
-    </message>
-    <message>
-        <source>
-Laid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.</source>
-        <translation>
-Posé sur l&apos;image non traitée avec un mélange de %L1, cet essai serait plus proche de %L2 dB.</translation>
-    </message>
-    <message>
-        <source>nearness: too little is left to tell</source>
-        <translation>proximité : il reste trop peu pour le dire</translation>
-    </message>
-    <message>
-        <source>nearness %1 ± %2 dB</source>
-        <translation>proximité %L1 ± %L2 dB</translation>
-    </message>
-    <message>
-        <source> nearest</source>
-        <translation> le plus proche</translation>
-    </message>
-    <message>
-        <source> about level</source>
-        <translation> à peu près égal</translation>
-    </message>
-    <message>
-        <source> behind</source>
-        <translation> derrière</translation>
-    </message>
-    <message>
-        <source>%1 / %2</source>
-        <translation>%L1 / %L2</translation>
-    </message>
-    <message>
-        <source>  left %1 / %2 %</source>
-        <translation>  reste %L1 / %L2 %</translation>
-    </message>
-    <message>
-        <source>  lost %1</source>
-        <translation>  perte %L1</translation>
-    </message>
-    <message>
-        <source>  true %1 dB</source>
-        <translation>  vrai %L1 dB</translation>
-    </message>
-    <message>
-        <source>left: grain %1 %, colour %2 %</source>
-        <translation>reste : grain %L1 %, couleur %L2 %</translation>
-    </message>
-    <message>
-        <source>left: nothing smooth here to tell</source>
-        <translation>reste : rien d&apos;assez lisse ici</translation>
-    </message>
-    <message>
-        <source>
-detail lost %1   drift %2</source>
-        <translation>
-perte %L1   dérive %L2</translation>
-    </message>
-    <message>
-        <source>   doubt %1 %</source>
-        <translation>   doute %L1 %</translation>
-    </message>
-    <message>
-        <source>   halos %1 %</source>
-        <translation>   liserés %L1 %</translation>
-    </message>
-    <message>
-        <source>left</source>
-        <translation>reste</translation>
-    </message>
-    <message>
-        <source>%1 / %2 %</source>
-        <translation>%L1 / %L2 %</translation>
-    </message>
-    <message>
-        <source>nothing smooth (F5: frame)</source>
-        <translation>rien de lisse (F5 : vue)</translation>
-    </message>
-    <message>
-        <source>lost</source>
-        <translation>perte</translation>
-    </message>
-    <message>
-        <source>doubt</source>
-        <translation>doute</translation>
-    </message>
-    <message>
-        <source>%1 %</source>
-        <translation>%1 %</translation>
-    </message>
-    <message>
-        <source>cannot be told here</source>
-        <translation>ne peut se dire ici</translation>
-    </message>
-    <message>
-        <source>drift</source>
-        <translation>dérive</translation>
-    </message>
-    <message>
-        <source>halos</source>
-        <translation>liserés</translation>
-    </message>
-    <message>
-        <source>nothing is sharpened</source>
-        <translation>rien n&apos;est accentué</translation>
-    </message>
-    <message>
-        <source>nearness</source>
-        <translation>proximité</translation>
-    </message>
-    <message>
-        <source>too little is left to tell</source>
-        <translation>il reste trop peu pour le dire</translation>
-    </message>
-    <message>
-        <source>truth</source>
-        <translation>vérité</translation>
-    </message>
-    <message>
-        <source>%1 dB</source>
-        <translation>%L1 dB</translation>
-    </message>
-    <message>
-        <source>computing</source>
-        <translation>calcul</translation>
-    </message>
-    <message>
-        <source>time</source>
-        <translation>temps</translation>
     </message>
 </context>
 <context>
@@ -6026,6 +5874,167 @@ Carrés : luminance. Disques : couleur. Glissez vers le haut ou le bas ; un doub
 %3
 %4 x %5 pixels, %6 bits, %7
 %8</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::TrialReadings</name>
+    <message>
+        <source>against the truth: %1 dB, SSIM %2</source>
+        <translation>contre la vérité : %L1 dB, SSIM %L2</translation>
+    </message>
+    <message>
+        <source>Read around the middle of the picture, over %1 x %1 pixels.
+Left: what remains of grain and of colour noise on smooth parts.
+Detail lost: how much picture went with the noise; 0 is none.
+Doubt: how much of the detail would be another one with other noise, and may be made up.
+Drift: how far mean colours moved, CIEDE2000.
+Nearness: estimated likeness to the same picture without noise, dB; the higher, the nearer.
+Truth: likeness to the clean picture, where that hangs as a guest (demo roll).
+Time: of an export of the frame, as expected.
+Bars of all strips are on one scale; those of nearness and truth begin at the untreated picture.</source>
+        <translation>Lu autour du milieu de l&apos;image, sur %1 x %1 pixels.
+Reste : ce qui demeure de grain et de bruit de couleur sur les parties lisses.
+Perte : combien d&apos;image est partie avec le bruit ; 0 pour rien.
+Doute : combien du détail serait autre avec un autre bruit, et peut être inventé.
+Dérive : de combien les couleurs moyennes ont bougé, CIEDE2000.
+Proximité : ressemblance estimée à la même image sans bruit, dB ; plus c&apos;est haut, plus c&apos;est proche.
+Vérité : ressemblance à l&apos;image propre, là où elle est accrochée en invitée (démonstration).
+Temps : d&apos;un export de la vue, tel qu&apos;attendu.
+Les barres de tous les bandeaux ont une même échelle ; celles de la proximité et de la vérité partent de l&apos;image non traitée.</translation>
+    </message>
+    <message>
+        <source>
+Smooth parts here hold %1 times the noise that the law tells of: nearness is less sure.</source>
+        <translation>
+Les parties lisses d&apos;ici ont %L1 fois le bruit que dit la loi : la proximité est moins sûre.</translation>
+    </message>
+    <message>
+        <source>
+Laid over the untreated picture at a mix of %1, this trial would come %2 dB nearer.</source>
+        <translation>
+Posé sur l&apos;image non traitée avec un mélange de %L1, cet essai serait plus proche de %L2 dB.</translation>
+    </message>
+    <message>
+        <source>nearness: too little is left to tell</source>
+        <translation>proximité : il reste trop peu pour le dire</translation>
+    </message>
+    <message>
+        <source>nearness %1 ± %2 dB</source>
+        <translation>proximité %L1 ± %L2 dB</translation>
+    </message>
+    <message>
+        <source> nearest</source>
+        <translation> le plus proche</translation>
+    </message>
+    <message>
+        <source> about level</source>
+        <translation> à peu près égal</translation>
+    </message>
+    <message>
+        <source> behind</source>
+        <translation> derrière</translation>
+    </message>
+    <message>
+        <source>%1 / %2</source>
+        <translation>%L1 / %L2</translation>
+    </message>
+    <message>
+        <source>  left %1 / %2 %</source>
+        <translation>  reste %L1 / %L2 %</translation>
+    </message>
+    <message>
+        <source>  lost %1</source>
+        <translation>  perte %L1</translation>
+    </message>
+    <message>
+        <source>  true %1 dB</source>
+        <translation>  vrai %L1 dB</translation>
+    </message>
+    <message>
+        <source>left: grain %1 %, colour %2 %</source>
+        <translation>reste : grain %L1 %, couleur %L2 %</translation>
+    </message>
+    <message>
+        <source>left: nothing smooth here to tell</source>
+        <translation>reste : rien d&apos;assez lisse ici</translation>
+    </message>
+    <message>
+        <source>
+detail lost %1   drift %2</source>
+        <translation>
+perte %L1   dérive %L2</translation>
+    </message>
+    <message>
+        <source>   doubt %1 %</source>
+        <translation>   doute %L1 %</translation>
+    </message>
+    <message>
+        <source>   halos %1 %</source>
+        <translation>   liserés %L1 %</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>reste</translation>
+    </message>
+    <message>
+        <source>%1 / %2 %</source>
+        <translation>%L1 / %L2 %</translation>
+    </message>
+    <message>
+        <source>nothing smooth (F5: frame)</source>
+        <translation>rien de lisse (F5 : vue)</translation>
+    </message>
+    <message>
+        <source>lost</source>
+        <translation>perte</translation>
+    </message>
+    <message>
+        <source>doubt</source>
+        <translation>doute</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>cannot be told here</source>
+        <translation>ne peut se dire ici</translation>
+    </message>
+    <message>
+        <source>drift</source>
+        <translation>dérive</translation>
+    </message>
+    <message>
+        <source>halos</source>
+        <translation>liserés</translation>
+    </message>
+    <message>
+        <source>nothing is sharpened</source>
+        <translation>rien n&apos;est accentué</translation>
+    </message>
+    <message>
+        <source>nearness</source>
+        <translation>proximité</translation>
+    </message>
+    <message>
+        <source>too little is left to tell</source>
+        <translation>il reste trop peu pour le dire</translation>
+    </message>
+    <message>
+        <source>truth</source>
+        <translation>vérité</translation>
+    </message>
+    <message>
+        <source>%1 dB</source>
+        <translation>%L1 dB</translation>
+    </message>
+    <message>
+        <source>computing</source>
+        <translation>calcul</translation>
+    </message>
+    <message>
+        <source>time</source>
+        <translation>temps</translation>
     </message>
 </context>
 <context>
