@@ -106,6 +106,7 @@ ExportDialog::ExportDialog(const Session &session, const std::vector<Recipe> &re
     auto *taken = new QLabel(tr("where taken:"));
     taken->setBuddy(m_clash);
     names->addWidget(taken);
+    names->addSpacing(6);
     names->addWidget(m_clash);
     form->addRow(tr("Name"), names);
     m_sidecar = new QCheckBox(tr("copy the XMP sidecar of an original along, under the new name"));

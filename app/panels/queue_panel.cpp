@@ -179,9 +179,9 @@ void QueuePanel::showRow(QTreeWidgetItem *item, const ExportQueue::Entry &e)
     const QString format = e.job.format ? QString::fromLatin1(formatName(*e.job.format)) : tr("its natural format");
     item->setText(Name, e.result.empty() ? tr("%1 as %2").arg(source, format) : QFileInfo(fileText(e.result)).fileName());
     item->setText(Word, e.state == State::Running ? tr("%1 %").arg(qRound(100 * e.fraction)) : stateWord(e.state));
-    const double left = m_queue->secondsLeft(e);
+    const double left = m_queue->secondsLeft(e); // told by a sign: a word would take its room from the name
     item->setText(Time, e.state == State::Done ? tr("%1 s").arg(e.seconds, 0, 'f', 1) : e.isOver() || left < 0 ? QString()
-                                                                                                               : tr("about %1").arg(durationWords(left)));
+                                                                                                               : tr("\u2248 %1").arg(durationWords(left)));
     const QString words = QString::fromStdString(e.words);
     item->setToolTip(Name, words.isEmpty() ? QDir::toNativeSeparators(fileText(e.job.source)) : words);
     QFont font = this->font();

@@ -4553,10 +4553,6 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>%1 s</translation>
     </message>
     <message>
-        <source>about %1</source>
-        <translation>etwa %1</translation>
-    </message>
-    <message>
         <source>Nothing was exported yet. Ctrl+E puts frames into the queue.</source>
         <translation>Noch wurde nichts exportiert. Strg+E stellt Aufnahmen in die Warteschlange.</translation>
     </message>
@@ -4647,6 +4643,10 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>Cancel (Delete)</source>
         <translation>Abbrechen (Entf)</translation>
+    </message>
+    <message>
+        <source>≈ %1</source>
+        <translation>≈ %1</translation>
     </message>
 </context>
 <context>

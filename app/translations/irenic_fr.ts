@@ -4553,10 +4553,6 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>%1 s</translation>
     </message>
     <message>
-        <source>about %1</source>
-        <translation>environ %1</translation>
-    </message>
-    <message>
         <source>Nothing was exported yet. Ctrl+E puts frames into the queue.</source>
         <translation>Rien n&apos;a encore été exporté. Ctrl+E met des vues dans la file.</translation>
     </message>
@@ -4647,6 +4643,10 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>Cancel (Delete)</source>
         <translation>Annuler (Suppr)</translation>
+    </message>
+    <message>
+        <source>≈ %1</source>
+        <translation>≈ %1</translation>
     </message>
 </context>
 <context>

@@ -152,7 +152,7 @@ private slots:
             QMenu *menu = m_window->wall()->findChild<QWidget *>("strip-A")->findChild<QPushButton *>("method")->menu();
             emit menu->aboutToShow();
             queue->add(choices.requests(*session()));
-            const QString predicted = panel->lines().last().section("about ", 1);
+            const QString predicted = panel->lines().last().section(QStringLiteral("\u2248 "), 1);
             QVERIFY2(!predicted.isEmpty(), qPrintable(panel->lines().last()));
             for (const QAction *a : menu->actions())
                 if (a->text().startsWith(m.label)) {
