@@ -15,8 +15,6 @@
 #include <QScrollArea>
 #include <QScrollBar>
 
-#include <cmath>
-
 namespace irenic {
 
 namespace {
@@ -68,7 +66,7 @@ protected:
 
 } // namespace
 
-RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWidget(parent), m_session(session), m_wall(wall)
+RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWidget(parent), m_session(session), m_wall(wall), m_tool(session, wall, this)
 {
     setObjectName(QStringLiteral("regionsPanel"));
     auto *outer = new QVBoxLayout(this);
@@ -130,34 +128,34 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
         if (row < m_wall->rowCount() && m_region >= 0)
             m_wall->setOverlay(row, {mask, visible, reduction});
     });
-    connect(wall, &Wall::strokeBegan, this, [this](QPointF at, double pressure) {
-        const RollFrame *f = m_session->viewing().readyFrame();
-        m_points.clear();
-        if (!f || !chosenPart())
-            return;
-        if (m_size->value() < 1) // one pixel, and not parts of four
-            at = QPointF(std::floor(at.x()) + 0.5, std::floor(at.y()) + 0.5);
-        m_points.push_back(storedPoint(*f, at, pressure));
+    connect(&m_tool, &RegionTool::changed, this, &RegionsPanel::showTool);
+    connect(&m_tool, &RegionTool::stroked, this, [this](const Stroke &stroke) {
+        changePart(stroke.erases ? tr("a stroke taken away") : tr("a stroke of the brush"), [&](MaskPart &p) { p.strokes.push_back(stroke); });
     });
-    connect(wall, &Wall::strokeMoved, this, [this](QPointF at, double pressure) {
-        if (const RollFrame *f = m_session->viewing().readyFrame(); f && !m_points.empty())
-            m_points.push_back(storedPoint(*f, at, pressure));
+    connect(&m_tool, &RegionTool::lined, this, [this](StrokePoint from, StrokePoint to) {
+        changePart(tr("line of a gradient"), [&](MaskPart &p) {
+            p.from = from;
+            p.to = to;
+        });
     });
-    connect(wall, &Wall::strokeEnded, this, &RegionsPanel::takeStroke);
-    connect(wall, &Wall::placePicked, this, [this](QPoint at, const void *owner) {
-        const RollFrame *f = m_session->viewing().readyFrame();
-        if (owner != this || !m_picking || !f)
-            return;
-        m_picking = false;
-        m_pick->setChecked(false);
-        applyTool();
-        const StrokePoint p = storedPoint(*f, QPointF(at) + QPointF(0.5, 0.5));
-        const auto [a, b] = colourAt(f->frame, {int(p.x), int(p.y)});
+    connect(&m_tool, &RegionTool::picked, this, [this](StrokePoint at) {
+        const auto [a, b] = colourAt(m_session->viewing().readyFrame()->frame, {int(at.x), int(at.y)});
         changePart(tr("colour of a region"), [&, a = a, b = b](MaskPart &part) {
             part.a = a;
             part.b = b;
         });
     });
+    connect(m_paint, &QPushButton::clicked, this, [this](bool on) {
+        m_tool.setErasing(false);
+        m_tool.setPainting(on);
+    });
+    connect(m_erase, &QPushButton::clicked, this, [this](bool on) {
+        m_tool.setErasing(on);
+        m_tool.setPainting(on);
+    });
+    connect(m_pick, &QPushButton::clicked, &m_tool, &RegionTool::setPicking);
+    for (AmountRow *row : {m_size, m_hardness, m_flow})
+        connect(row, &AmountRow::changed, this, [this] { m_tool.setBrush({m_size->value(), m_hardness->value(), m_flow->value()}); });
     showContents();
 }
 
@@ -221,8 +219,6 @@ void RegionsPanel::makeParts(QGridLayout *grid)
     m_size = new AmountRow(kSize, tr("px"), 1, grid, this, true);
     m_hardness = new AmountRow(kHardness, {}, 2, grid, this);
     m_flow = new AmountRow(kFlow, {}, 2, grid, this);
-    for (AmountRow *row : {m_size, m_hardness, m_flow})
-        connect(row, &AmountRow::changed, this, [this] { applyTool(); });
     m_low = new AmountRow(kLow, {}, 2, grid, this);
     m_high = new AmountRow(kHigh, {}, 2, grid, this);
     m_soft = new AmountRow(kSoft, {}, 2, grid, this);
@@ -242,18 +238,6 @@ void RegionsPanel::makeParts(QGridLayout *grid)
     connect(m_removePart, &QPushButton::clicked, this, &RegionsPanel::removePart);
     connect(m_clear, &QPushButton::clicked, this, &RegionsPanel::clearPart);
     connect(m_joins, &QComboBox::activated, this, [this](int i) { changePart(tr("joining of a region"), [&](MaskPart &p) { p.joins = MaskPart::Joins(i); }); });
-    connect(m_paint, &QPushButton::clicked, this, [this](bool on) {
-        m_erasing = false;
-        setPainting(on);
-    });
-    connect(m_erase, &QPushButton::clicked, this, [this](bool on) {
-        m_erasing = on;
-        setPainting(on);
-    });
-    connect(m_pick, &QPushButton::clicked, this, [this](bool on) {
-        m_picking = on;
-        applyTool(true);
-    });
 }
 
 void RegionsPanel::makeLook(QGridLayout *grid)
@@ -337,11 +321,8 @@ void RegionsPanel::addRegion(MaskPart::Kind kind)
     regions.push_back(r);
     m_region = int(regions.size()) - 1;
     m_part = 0;
-    m_erasing = false;
-    m_painting = kind == MaskPart::Kind::Painted;
-    m_picking = kind == MaskPart::Kind::Colour;
     m_session->editing().changeRegions(std::move(regions), tr("adding a region"));
-    applyTool(true);
+    m_tool.takeUp();
 }
 
 void RegionsPanel::addPart(MaskPart::Kind kind, MaskPart::Joins joins)
@@ -352,10 +333,8 @@ void RegionsPanel::addPart(MaskPart::Kind kind, MaskPart::Joins joins)
     MaskPart part = defaultPart(kind, f->frame->crop);
     part.joins = joins;
     m_part = int((*f->regions)[size_t(m_region)].parts.size());
-    m_painting = kind == MaskPart::Kind::Painted;
-    m_picking = kind == MaskPart::Kind::Colour;
     change(tr("adding a part to a region"), [&](Region &r) { r.parts.push_back(part); });
-    applyTool(true);
+    m_tool.takeUp();
 }
 
 void RegionsPanel::removeRegion()
@@ -384,25 +363,12 @@ void RegionsPanel::clearPart()
     changePart(tr("clearing a region"), [](MaskPart &p) { p.strokes.clear(); });
 }
 
-void RegionsPanel::setPainting(bool painting)
-{
-    m_painting = painting;
-    m_erasing = m_erasing && painting;
-    applyTool(true);
-}
-
-void RegionsPanel::setErasing(bool erasing)
-{
-    m_erasing = erasing;
-    setPainting(erasing || m_painting);
-}
-
 void RegionsPanel::setBrush(double radiusPx, double hardness, double flow)
 {
     m_size->setValue(radiusPx);
     m_hardness->setValue(hardness);
     m_flow->setValue(flow);
-    applyTool();
+    m_tool.setBrush({radiusPx, hardness, flow});
 }
 
 void RegionsPanel::setMaskLook(const MaskLook &look)
@@ -411,27 +377,6 @@ void RegionsPanel::setMaskLook(const MaskLook &look)
     m_shown->setCurrentIndex(int(look.shown));
     m_opacity->setValue(look.opacity);
     showMask();
-}
-
-void RegionsPanel::takeStroke()
-{
-    const MaskPart *part = chosenPart();
-    if (!part || m_points.empty())
-        return;
-    std::vector<StrokePoint> points = std::exchange(m_points, {});
-    if (part->kind == MaskPart::Kind::Gradient) {
-        if (points.size() > 1)
-            changePart(tr("line of a gradient"), [&](MaskPart &p) {
-                p.from = points.front();
-                p.to = points.back();
-                p.from.pressure = p.to.pressure = 1;
-            });
-        return;
-    }
-    if (part->kind != MaskPart::Kind::Painted)
-        return;
-    const Stroke stroke{float(m_size->value()), float(m_hardness->value()), float(m_flow->value()), m_erasing, std::move(points)};
-    changePart(m_erasing ? tr("a stroke taken away") : tr("a stroke of the brush"), [&](MaskPart &p) { p.strokes.push_back(stroke); });
 }
 
 void RegionsPanel::chooseRegion(int region)
@@ -457,7 +402,7 @@ void RegionsPanel::showContents()
         m_frame = path;
         m_region = f && !f->regions->empty() ? 0 : -1;
         m_part = 0;
-        m_painting = m_picking = m_erasing = false;
+        m_tool.layDown();
     }
     m_filling = true;
     m_region = f ? std::min(m_region, int(f->regions->size()) - 1) : -1;
@@ -514,27 +459,22 @@ void RegionsPanel::showContents()
         m_soft->setValue(double(part->softness));
     }
     m_filling = false;
-    applyTool();
+    handPart();
     showMask();
 }
 
-/// What a drag on the wall does now. @param asked for just now; a gradient's line is there by itself, and waits while something else has the pointer
-void RegionsPanel::applyTool(bool asked)
+void RegionsPanel::showTool()
+{
+    m_paint->setChecked(m_tool.isPainting() && !m_tool.isErasing());
+    m_erase->setChecked(m_tool.isErasing());
+    m_pick->setChecked(m_tool.isPicking());
+}
+
+/// The pointer is the panel's only while that is seen.
+void RegionsPanel::handPart()
 {
     const MaskPart *part = isVisible() ? chosenPart() : nullptr;
-    const bool painted = part && part->kind == MaskPart::Kind::Painted;
-    m_painting = m_painting && painted;
-    m_picking = m_picking && part && part->kind == MaskPart::Kind::Colour;
-    m_paint->setChecked(m_painting && !m_erasing);
-    m_erase->setChecked(m_painting && m_erasing);
-    m_pick->setChecked(m_picking);
-    const PaneTool tool = m_painting ? PaneTool::Brush : m_picking                                    ? PaneTool::Pick
-                                                     : part && part->kind == MaskPart::Kind::Gradient ? PaneTool::Line
-                                                                                                      : PaneTool::Move;
-    if (tool == PaneTool::Move)
-        m_wall->leaveTool(this);
-    else
-        m_wall->claimTool({this, tool, m_size->value()}, asked && tool != PaneTool::Line);
+    m_tool.setPart(part ? std::optional(part->kind) : std::nullopt);
 }
 
 void RegionsPanel::showMask()
@@ -569,7 +509,7 @@ void RegionsPanel::showEvent(QShowEvent *)
 
 void RegionsPanel::hideEvent(QHideEvent *)
 {
-    applyTool();
+    handPart();
     showMask();
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "jobs/mask_renderer.h"
+#include "panels/region_tool.h"
 #include "panels/wall.h"
 
 class QCheckBox;
@@ -25,6 +26,7 @@ public:
     int region() const { return m_region; } ///< chosen, or -1
     int part() const { return m_part; }     ///< of it, or -1
     void chooseRegion(int region);
+    RegionTool *tool() { return &m_tool; }
     bool showsMask() const { return m_masked; }      ///< over the pictures
     bool isIdle() const { return m_masks.isIdle(); } ///< every mask is drawn
 
@@ -36,8 +38,6 @@ public slots:
     void invert();
     void hideMask();
     void clearPart(); ///< takes every stroke away
-    void setPainting(bool painting);
-    void setErasing(bool erasing);
     void setBrush(double radiusPx, double hardness, double flow);
     void setMaskLook(const irenic::MaskLook &look);
 
@@ -55,7 +55,8 @@ private:
     void makeLook(QGridLayout *grid);
     void showContents();
     void showMask();
-    void applyTool(bool asked = false);
+    void showTool();
+    void handPart();
     const MaskPart *chosenPart() const;
     QString wordsOf(const MaskPart &part) const;
     /// Changes the chosen region (or part) by `edit`, as one step of undo.
@@ -63,16 +64,15 @@ private:
     void change(const QString &words, const Edit &edit, int dragId = 0);
     template <class Edit>
     void changePart(const QString &words, const Edit &edit, int dragId = 0);
-    void takeStroke();
 
     Session *m_session;
     Wall *m_wall;
+    RegionTool m_tool;
     MaskRenderer m_masks;
     MaskLook m_look;
     int m_region = -1, m_part = -1;
-    bool m_painting = false, m_erasing = false, m_picking = false, m_filling = false, m_masked = false;
-    QString m_frame;                   ///< path of the frame that the choice is about
-    std::vector<StrokePoint> m_points; ///< of the stroke being made
+    bool m_filling = false, m_masked = false;
+    QString m_frame; ///< path of the frame that the choice is about
     QListWidget *m_regions, *m_parts;
     QPushButton *m_add, *m_addPart, *m_remove, *m_removePart, *m_paint, *m_erase, *m_clear, *m_pick, *m_colour;
     QCheckBox *m_inverted;

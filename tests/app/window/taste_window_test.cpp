@@ -300,7 +300,7 @@ private slots:
 
         rendering->setPicking(true);
         regions()->addPart(MaskPart::Kind::Colour, MaskPart::Joins::Adds); // asked for later
-        QVERIFY(wall->hasTool(regions()) && !rendering->isPicking());
+        QVERIFY(wall->hasTool(regions()->tool()) && !rendering->isPicking());
         const Rendering look = session()->viewing().readyFrame()->rendering;
         QTest::mouseClick(const_cast<LivePane *>(pane(0)), Qt::LeftButton, {}, QPoint(80, 60));
         QVERIFY(session()->viewing().readyFrame()->rendering == look);
