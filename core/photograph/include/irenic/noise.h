@@ -71,10 +71,10 @@ struct NoiseReport {
     float pointSigma = 1;              ///< of a full-colour frame's luminance behind the filter that looks for points of light; of a mosaic, over what white noise has there
     std::vector<PixelAt> hotPixels;    ///< hot, dead and stuck ones, single and in pairs; sorted by row, then column; stored coordinates
     Banding banding;
-    float midSignal = 0;          ///< the frame's median green signal, at which the next two are stated
-    float luminanceNoise = 0;     ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
-    float colourNoise = 0;        ///< sigma of the white-balanced colour differences over luminance there
-    float usualShare = 0;         ///< luminance noise that an ordinary sensor has at the frame's ISO over luminanceNoise, at most 1; 0 where no ISO is known
+    float midSignal = 0;      ///< the frame's median green signal, at which the next two are stated
+    float luminanceNoise = 0; ///< sigma of luminance over luminance at midSignal; 0.1 is 10 %
+    float colourNoise = 0;    ///< sigma of the white-balanced colour differences over luminance there
+    float usualShare = 0;     ///< luminance noise that an ordinary sensor has at the frame's ISO over luminanceNoise, at most 1; 0 where no ISO is known
     /// Of full colour: how much of what a method takes that sees noise for itself (MethodInfo::seesNoise) comes nearest to the picture without noise, by estimate, 0..1; below 0
     /// where that is not known.
     float nearestLuminance = -1, nearestColours = -1;
