@@ -85,7 +85,6 @@ CaptionStrip::CaptionStrip(Of of, int number, QWidget *parent) : QWidget(parent)
     arrange();
     applyTones();
     showFrame(nullptr);
-    applyTones();
 }
 
 void CaptionStrip::makeTrialControls(QGridLayout *grid, QHBoxLayout *head)

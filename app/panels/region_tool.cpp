@@ -47,17 +47,11 @@ void RegionTool::setBrush(const Brush &brush)
     apply();
 }
 
-void RegionTool::setPainting(bool painting)
+void RegionTool::setPainting(bool painting, bool erasing)
 {
     m_painting = painting;
-    m_erasing = m_erasing && painting;
+    m_erasing = painting && erasing;
     apply(true);
-}
-
-void RegionTool::setErasing(bool erasing)
-{
-    m_erasing = erasing;
-    setPainting(erasing || m_painting);
 }
 
 void RegionTool::setPicking(bool picking)

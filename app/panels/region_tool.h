@@ -19,8 +19,7 @@ public:
     void takeUp();                                           ///< what that part is made with; it was added just now
     void layDown();                                          ///< brush and picker
     void setBrush(const Brush &brush);
-    void setPainting(bool painting);
-    void setErasing(bool erasing); ///< with the same brush
+    void setPainting(bool painting, bool erasing = false);
     void setPicking(bool picking);
     bool isPainting() const { return m_painting; }
     bool isErasing() const { return m_painting && m_erasing; }

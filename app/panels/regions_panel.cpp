@@ -145,14 +145,8 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
             part.b = b;
         });
     });
-    connect(m_paint, &QPushButton::clicked, this, [this](bool on) {
-        m_tool.setErasing(false);
-        m_tool.setPainting(on);
-    });
-    connect(m_erase, &QPushButton::clicked, this, [this](bool on) {
-        m_tool.setErasing(on);
-        m_tool.setPainting(on);
-    });
+    connect(m_paint, &QPushButton::clicked, this, [this](bool on) { m_tool.setPainting(on); });
+    connect(m_erase, &QPushButton::clicked, this, [this](bool on) { m_tool.setPainting(on, true); });
     connect(m_pick, &QPushButton::clicked, &m_tool, &RegionTool::setPicking);
     for (AmountRow *row : {m_size, m_hardness, m_flow})
         connect(row, &AmountRow::changed, this, [this] { m_tool.setBrush({m_size->value(), m_hardness->value(), m_flow->value()}); });

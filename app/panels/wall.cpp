@@ -413,8 +413,8 @@ void Wall::refresh()
 void Wall::showParts(ChoiceParts parts)
 {
     const RollFrame *f = m_session->viewing().readyFrame();
-    constexpr ChoiceParts::Int kOfAllStrips = int(ChoicePart::Guests) | int(ChoicePart::Regions) | int(ChoicePart::Lens);
-    if (!f || f->trialCount() != int(m_shown.trials.size()) || (parts & ChoiceParts(kOfAllStrips)))
+    constexpr ChoiceParts kOfAllStrips = ChoicePart::Guests | ChoicePart::Regions | ChoicePart::Lens;
+    if (!f || f->trialCount() != int(m_shown.trials.size()) || parts.testAnyFlags(kOfAllStrips))
         return refresh();
     for (int t = 0; t < f->trialCount(); ++t)
         if (f->trials[size_t(t)] != m_shown.trials[size_t(t)] || (f->keeper == t) != (m_shown.keeper == t))

@@ -99,8 +99,7 @@ void Editing::changeTreatment(int trial, const Treatment &treatment, const QStri
 
 void Editing::returnToSuggestion(int trial)
 {
-    const RollFrame *f = readyFrame();
-    if (f && trial >= 0 && trial < f->trialCount())
+    if (const RollFrame *f = withTrial(trial))
         changeTreatment(trial, f->suggestedFor(trial), tr("return of %1 to the suggestion").arg(trialLetter(trial)));
 }
 
@@ -172,8 +171,8 @@ void Editing::addTrial(const Treatment &treatment, int at)
 
 void Editing::removeTrial(int trial)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || trial < 0 || trial >= f->trialCount() || f->trialCount() < 2)
+    const RollFrame *f = withTrial(trial);
+    if (!f || f->trialCount() < 2)
         return;
     Choices c = *f;
     c.trials.erase(c.trials.begin() + trial);
@@ -212,8 +211,8 @@ int Editing::addSpot(QPoint at, SpotKind kind)
 
 void Editing::moveSpot(int spot, QPoint at)
 {
-    const RollFrame *f = readyFrame();
-    if (!f || spot < 0 || spot >= int(f->spots.size()) || !QRect(QPoint(), f->pictureSize()).contains(at))
+    const RollFrame *f = withSpot(spot);
+    if (!f || !QRect(QPoint(), f->pictureSize()).contains(at))
         return;
     std::vector<Spot> spots = f->spots;
     spots[size_t(spot)].at = at;
@@ -260,8 +259,7 @@ void Editing::changeSpots(std::vector<Spot> spots, const QString &words)
     if (others.empty())
         return change(std::move(c), words);
     m_undo.beginMacro(words);
-    for (const auto &[index, choices] : others)
-        m_undo.push(new SetChoices(*this, index, m_roll.frame(index), choices, {}, 0, false));
+    changeOthers({}, others);
     change(std::move(c), {});
     m_undo.endMacro();
 }
@@ -276,8 +274,11 @@ std::vector<std::pair<int, Choices>> Editing::followed(const std::vector<Spot> &
         if (i == m_viewing.current() || !other.isMeasured())
             continue;
         const std::pair pictures(f.thumbnail.cacheKey(), other.thumbnail.cacheKey());
-        if (!m_shifts.contains(pictures))
-            m_shifts.insert(pictures, shiftBetween(f, other));
+        if (!m_shifts.contains(pictures)) {
+            const std::optional<QPoint> found = shiftBetween(f, other);
+            m_shifts.insert(pictures, found);
+            m_shifts.insert({pictures.second, pictures.first}, found ? std::optional(-*found) : found);
+        }
         const std::optional<QPoint> shift = m_shifts.value(pictures);
         if (!shift)
             continue;
@@ -302,12 +303,10 @@ int Editing::setSeries(const QList<int> &frames, int series, const QString &word
 {
     std::vector<std::pair<int, Choices>> others;
     for (const int i : frames)
-        if (m_roll.frame(i).isMeasured()) {
-            Choices c = m_roll.frame(i);
-            c.series = series;
-            others.emplace_back(i, std::move(c));
+        if (const RollFrame &f = m_roll.frame(i); f.isMeasured() && f.series != series) {
+            others.emplace_back(i, f);
+            others.back().second.series = series;
         }
-    std::erase_if(others, [this](const auto &o) { return o.second.series == m_roll.frame(o.first).series; });
     changeOthers(words, others);
     return int(others.size());
 }
@@ -383,7 +382,7 @@ void Editing::pinGuest(const QString &path, const QString &file, const std::shar
     const int index = m_roll.indexOf(path);
     if (index < 0 || !m_roll.frame(index).isMeasured())
         return;
-    m_roll.keepGuest(path, file, guest);
+    m_roll.keepGuest(index, file, guest);
     Choices c = m_roll.frame(index);
     if (c.guestFiles.contains(file))
         return apply(index, c, false);

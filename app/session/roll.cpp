@@ -45,6 +45,13 @@ std::vector<Spot> spotsOf(const SavedFrame &saved, QSize picture)
     return spots;
 }
 
+QString truthFileOf(const QString &path)
+{
+    const QFileInfo info(path);
+    const QString truth = QStringLiteral("%1/truth/%2.dng").arg(info.absolutePath(), info.completeBaseName());
+    return isFile(truth) ? truth : QString();
+}
+
 /// What was decided about it.
 SavedFrame savedOf(const RollFrame &f)
 {
@@ -97,12 +104,6 @@ int Roll::indexOf(const QString &path) const
     return -1;
 }
 
-RollFrame *Roll::find(const QString &path)
-{
-    const int index = indexOf(path);
-    return index < 0 ? nullptr : m_frames[size_t(index)].get();
-}
-
 QList<int> Roll::add(const QStringList &paths)
 {
     QList<int> added;
@@ -124,22 +125,23 @@ QList<int> Roll::add(const QStringList &paths)
 
 void Roll::setGlimpsed(const QString &path, const QImage &thumbnail, const ShootingData &shooting)
 {
-    RollFrame *f = find(path);
-    if (!f || f->state != RollFrame::State::Reading)
+    const int index = indexOf(path);
+    if (index < 0 || frame(index).state != RollFrame::State::Reading)
         return;
-    f->glimpsed = shooting;
-    if (f->thumbnail.isNull())
-        f->thumbnail = thumbnail;
-    emit frameChanged(indexOf(path));
+    RollFrame &f = *m_frames[size_t(index)];
+    f.glimpsed = shooting;
+    if (f.thumbnail.isNull())
+        f.thumbnail = thumbnail;
+    emit frameChanged(index);
 }
 
 void Roll::setOpened(const QString &path, std::shared_ptr<const Frame> frame)
 {
-    RollFrame *f = find(path);
-    if (!f || f->state != RollFrame::State::Reading) // read twice, as it was taken off and put back meanwhile
+    const int index = indexOf(path);
+    if (index < 0 || this->frame(index).state != RollFrame::State::Reading) // read twice, as it was taken off and put back meanwhile
         return;
-    f->frame = std::move(frame);
-    emit frameChanged(indexOf(path));
+    m_frames[size_t(index)]->frame = std::move(frame);
+    emit frameChanged(index);
 }
 
 void Roll::setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail, const std::vector<ProposedSpot> &spots)
@@ -158,6 +160,7 @@ void Roll::setReadingDone(const QString &path, std::shared_ptr<const Frame> fram
         if (f.spots.size() < size_t(kMostSpots))
             f.spots.push_back({p.kind, {p.at.x, p.at.y}, {}});
     f.lens = describedLens(*f.frame);
+    f.truthFile = truthFileOf(path);
     f.state = RollFrame::State::Ready;
     if (const std::optional<SavedFrame> saved = std::exchange(f.saved, {}); saved && saved->decided)
         takeSaved(*saved, f);
@@ -175,21 +178,21 @@ void Roll::wantGuests(const RollFrame &f)
         emit guestsWanted(f.path, files);
 }
 
-void Roll::keepGuest(const QString &path, const QString &file, const std::shared_ptr<const Guest> &guest)
+void Roll::keepGuest(int index, const QString &file, const std::shared_ptr<const Guest> &guest)
 {
-    RollFrame *f = find(path);
-    if (!f || f->state != RollFrame::State::Ready) // one that went to rest meanwhile has it matched again when it wakes
+    if (frame(index).state != RollFrame::State::Ready) // one that went to rest meanwhile has it matched again when it wakes
         return;
-    f->matched.insert(file, guest);
+    m_frames[size_t(index)]->matched.insert(file, guest);
     letRest();
 }
 
 void Roll::noteGuestLost(const QString &path, const QString &file)
 {
-    if (RollFrame *f = find(path)) {
-        f->lostGuests << file;
-        emit frameChanged(indexOf(path));
-    }
+    const int index = indexOf(path);
+    if (index < 0)
+        return;
+    m_frames[size_t(index)]->lostGuests << file;
+    emit frameChanged(index);
 }
 
 void Roll::dropPixels(RollFrame &f)
@@ -255,12 +258,13 @@ void Roll::setReadingFailed(const QString &path, const QString &problem)
 
 void Roll::noteExported(const QString &path, const QString &file)
 {
-    RollFrame *f = find(path);
-    if (!f)
+    const int index = indexOf(path);
+    if (index < 0)
         return;
-    if (!f->exported.contains(file))
-        f->exported.append(file);
-    emit frameChanged(indexOf(path));
+    QStringList &exported = m_frames[size_t(index)]->exported;
+    if (!exported.contains(file))
+        exported.append(file);
+    emit frameChanged(index);
 }
 
 void Roll::setDecisions(const Decisions &decisions)

@@ -32,8 +32,8 @@ public:
     void makeRoom(size_t bytes) { letRest(bytes); } ///< for something that is about to be held for a while
     void lookAt(int index);                         ///< its pixels are wanted, and kept; -1: none
 
-    void keepGuest(const QString &path, const QString &file, const std::shared_ptr<const Guest> &guest); ///< matched to the pixels that are there
-    void noteGuestLost(const QString &path, const QString &file);                                        ///< it stays pinned, and is tried again when the frame is read again
+    void keepGuest(int index, const QString &file, const std::shared_ptr<const Guest> &guest); ///< matched to the pixels that are there
+    void noteGuestLost(const QString &path, const QString &file);                              ///< it stays pinned, and is tried again when the frame is read again
 
     /// What was decided about frames: of those that are open, and of those to come.
     void setDecisions(const Decisions &decisions);
@@ -64,7 +64,6 @@ signals:
     void guestsWanted(const QString &path, const QStringList &files); ///< pinned, and not matched to the pixels that are there now
 
 private:
-    RollFrame *find(const QString &path); ///< null where it is not open
     void letRest(size_t forOthers = 0);
     void wantGuests(const RollFrame &f);
     static void dropPixels(RollFrame &f);

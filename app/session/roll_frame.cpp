@@ -54,19 +54,12 @@ QSize RollFrame::pictureSize() const
     return {s.width, s.height};
 }
 
-QString RollFrame::truthFile() const
-{
-    const QFileInfo info(path);
-    const QString truth = QStringLiteral("%1/truth/%2.dng").arg(info.absolutePath(), info.completeBaseName());
-    return isFile(truth) ? truth : QString();
-}
-
 std::shared_ptr<const Frame> RollFrame::truth() const
 {
-    if (guests.empty())
+    if (guests.empty() || truthFile.isEmpty())
         return nullptr;
-    const std::filesystem::path file = fileOf(truthFile());
-    const auto found = std::find_if(guests.begin(), guests.end(), [&](const auto &g) { return !file.empty() && g->file == file; });
+    const std::filesystem::path file = fileOf(truthFile);
+    const auto found = std::find_if(guests.begin(), guests.end(), [&](const auto &g) { return g->file == file; });
     return found == guests.end() ? nullptr : (*found)->matched;
 }
 

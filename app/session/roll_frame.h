@@ -101,7 +101,7 @@ struct RollFrame : Choices {
     void bindGuests();                          ///< makes guests again
     QStringList unmatchedGuests() const;        ///< that may be tried
     void bindRegions();                         ///< makes regionSet again where regions or pixels are others
-    QString truthFile() const;                  ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
+    QString truthFile;                          ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
     std::shared_ptr<const Frame> truth() const; ///< the same as it hangs on the wall as a guest, or null
     /// The trial with the strengths suggested for its method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;

@@ -46,7 +46,7 @@ bool canMoveRight(const Now &now) { return onTrial(now) && now.trial + 1 < now.f
 bool onSpot(const Now &now) { return onWall(now) && now.spot >= 0 && now.spot < int(now.frame->spots.size()); }
 bool onGuest(const Now &now) { return onWall(now) && now.column > now.frame->trialCount(); }
 bool onLostGuest(const Now &now) { return onWall(now) && now.frame->hasLostGuests(); }
-bool onDemo(const Now &now) { return onWall(now) && !now.frame->truthFile().isEmpty(); }
+bool onDemo(const Now &now) { return onWall(now) && !now.frame->truthFile.isEmpty(); }
 bool comparisonHangs(const Now &now) { return now.frame && (now.wall() || now.view == MainWindow::View::Strip); }
 bool onCurrent(const Now &now) { return now.current; }
 bool onCurrentOfWall(const Now &now) { return now.wall() && now.current; }

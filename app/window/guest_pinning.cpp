@@ -36,16 +36,10 @@ void GuestPinning::choose()
         pin(QFileDialog::getOpenFileNames(m_window, tr("Pin renditions of this frame made elsewhere"), QFileInfo(f->path).absolutePath(), tr("Pictures (*.tif *.tiff *.jpg *.jpeg *.png *.jxl *.heic *.heif *.avif *.dng)")));
 }
 
-QString GuestPinning::truthFile() const
-{
-    const RollFrame *f = m_session->viewing().readyFrame();
-    return f ? f->truthFile() : QString();
-}
-
 void GuestPinning::pinTruth()
 {
-    if (!truthFile().isEmpty())
-        pin({truthFile()});
+    if (const RollFrame *f = m_session->viewing().readyFrame(); f && !f->truthFile.isEmpty())
+        pin({f->truthFile});
 }
 
 void GuestPinning::want(const QString &path, const QString &file)

@@ -18,8 +18,7 @@ public:
 
     void pin(const QStringList &files); ///< on the current frame; what cannot be matched is told
     void choose();
-    QString truthFile() const;                           ///< the file without noise that belongs to the current frame; empty but for the demo roll
-    void pinTruth();                                     ///< as a guest
+    void pinTruth();                                     ///< of the demo roll: the same shot without its noise
     void want(const QString &path, const QString &file); ///< on that frame of the roll
 
 signals:

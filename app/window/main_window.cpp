@@ -315,8 +315,7 @@ void MainWindow::paintRegion(bool erase)
         return;
     }
     const bool painting = m_wall->tool() == PaneTool::Brush;
-    m_regions->tool()->setErasing(erase);
-    m_regions->tool()->setPainting(!wasShown || !painting || erase);
+    m_regions->tool()->setPainting(!wasShown || !painting || erase, erase);
 }
 
 void MainWindow::addCard(const QString &name, const QString &title, QWidget *panel)

@@ -2,6 +2,7 @@
 #include "irenic/shift.h"
 
 #include <cmath>
+#include <deque>
 
 namespace irenic {
 
@@ -12,7 +13,7 @@ constexpr double kMostShare = 0.25; ///< of a side
 constexpr size_t kCoarseCandidates = 8, kFinerCandidates = 3;
 constexpr int kFinerPx = 2; ///< either way, at every finer size
 
-Plane<float> halved(const PlaneView<const float> &in)
+Plane<float> halved(PlaneView<const float> in)
 {
     Plane<float> out(Size{in.width / 2, in.height / 2});
     for (int y = 0; y < out.height(); ++y)
@@ -25,7 +26,7 @@ Plane<float> halved(const PlaneView<const float> &in)
 struct Edges {
     Plane<float> across, down;
 
-    explicit Edges(const PlaneView<const float> &tone) : across(Size{tone.width - 1, tone.height - 1}), down(across.size())
+    explicit Edges(PlaneView<const float> tone) : across(Size{tone.width - 1, tone.height - 1}), down(across.size())
     {
         double energy = 0;
         for (int y = 0; y < across.height(); ++y)
@@ -45,18 +46,18 @@ struct Edges {
     }
 };
 
-double likenessAt(const Edges &from, const Edges &to, int dx, int dy)
+double edgesAlikeAt(const Edges &from, const Edges &to, int dx, int dy)
 {
     const int left = std::max(0, -dx), right = std::min(from.across.width(), to.across.width() - dx);
     const int top = std::max(0, -dy), bottom = std::min(from.across.height(), to.across.height() - dy);
     double alike = 0, ofFrom = 0, ofTo = 0;
     for (int y = top; y < bottom; ++y) {
+        const float *a = from.across.row(y), *b = from.down.row(y), *c = to.across.row(y + dy) + dx, *d = to.down.row(y + dy) + dx;
         float rowAlike = 0, rowFrom = 0, rowTo = 0;
         for (int x = left; x < right; ++x) {
-            const float a = from.across.row(y)[x], b = from.down.row(y)[x], c = to.across.row(y + dy)[x + dx], d = to.down.row(y + dy)[x + dx];
-            rowAlike += a * c + b * d;
-            rowFrom += a * a + b * b;
-            rowTo += c * c + d * d;
+            rowAlike += a[x] * c[x] + b[x] * d[x];
+            rowFrom += a[x] * a[x] + b[x] * b[x];
+            rowTo += c[x] * c[x] + d[x] * d[x];
         }
         alike += double(rowAlike), ofFrom += double(rowFrom), ofTo += double(rowTo);
     }
@@ -64,19 +65,36 @@ double likenessAt(const Edges &from, const Edges &to, int dx, int dy)
 }
 
 /// Of tones, whatever the exposure.
-double tonesAlikeAt(const PlaneView<const float> &from, const PlaneView<const float> &to, int dx, int dy)
+double tonesAlikeAt(PlaneView<const float> from, PlaneView<const float> to, int dx, int dy)
 {
     const int left = std::max(0, -dx), right = std::min(from.width, to.width - dx), top = std::max(0, -dy), bottom = std::min(from.height, to.height - dy);
     double a = 0, b = 0, aa = 0, bb = 0, ab = 0;
-    for (int y = top; y < bottom; ++y)
+    for (int y = top; y < bottom; ++y) {
+        const float *rowOfFrom = from.row(y), *rowOfTo = to.row(y + dy) + dx;
         for (int x = left; x < right; ++x) {
-            const double u = double(from.at(x, y)), v = double(to.at(x + dx, y + dy));
+            const double u = double(rowOfFrom[x]), v = double(rowOfTo[x]);
             a += u, b += v, aa += u * u, bb += v * v, ab += u * v;
         }
+    }
     const double n = double(right - left) * (bottom - top), ofFrom = aa - a * a / n, ofTo = bb - b * b / n;
     constexpr double kFlat = 1e-9; // of the square, that rounding leaves
     return ofFrom > kFlat * aa && ofTo > kFlat * bb ? (ab - a * b / n) / std::sqrt(ofFrom * ofTo) : 0;
 }
+
+/// Both pictures at one size.
+class Pair
+{
+public:
+    Pair(PlaneView<const float> from, PlaneView<const float> to) : m_from(from), m_to(to), m_edgesOfFrom(from), m_edgesOfTo(to) {}
+    Size size() const { return {m_from.width, m_from.height}; }
+    double edgesAlike(int dx, int dy) const { return edgesAlikeAt(m_edgesOfFrom, m_edgesOfTo, dx, dy); }
+    /// Edges tell where, tones which of several.
+    double alike(int dx, int dy) const { return (edgesAlike(dx, dy) + tonesAlikeAt(m_from, m_to, dx, dy)) / 2; }
+
+private:
+    PlaneView<const float> m_from, m_to;
+    Edges m_edgesOfFrom, m_edgesOfTo;
+};
 
 struct Step {
     int dx = 0, dy = 0;
@@ -118,48 +136,35 @@ double topOf(double before, double at, double after)
 
 } // namespace
 
-PictureShift shiftBetween(const PlaneView<const float> &from, const PlaneView<const float> &to)
+PictureShift shiftBetween(PlaneView<const float> from, PlaneView<const float> to)
 {
     constexpr int kLeastPx = 16;
     if (from.width != to.width || from.height != to.height || std::min(from.width, from.height) < kLeastPx)
         return {};
-    struct Level {
-        Plane<float> from, to;
-    };
-    std::vector<Level> halves;
-    PlaneView<const float> a = from, b = to;
-    while (std::max(a.width, a.height) > kCoarsePx && std::min(a.width, a.height) >= 2 * kLeastPx) {
-        halves.push_back({halved(a), halved(b)});
-        a = halves.back().from.constView(), b = halves.back().to.constView();
+    std::deque<Plane<float>> halves;
+    std::vector<Pair> pairs; // from the whole pictures to the coarsest
+    pairs.emplace_back(from, to);
+    while (std::max(from.width, from.height) > kCoarsePx && std::min(from.width, from.height) >= 2 * kLeastPx) {
+        from = halves.emplace_back(halved(from)).constView();
+        to = halves.emplace_back(halved(to)).constView();
+        pairs.emplace_back(from, to);
     }
-    // Edges tell where, tones which of several.
-    const auto both = [](const PlaneView<const float> &a, const PlaneView<const float> &b, const Edges &e, const Edges &f) {
-        return [&a, &b, &e, &f](int dx, int dy) { return (likenessAt(e, f, dx, dy) + tonesAlikeAt(a, b, dx, dy)) / 2; };
-    };
-    std::vector<Step> steps;
-    {
-        const Edges e(a), f(b);
-        const auto likeness = both(a, b, e, f);
-        const int across = int(a.width * kMostShare), down = int(a.height * kMostShare);
-        steps.push_back({0, 0, likeness(0, 0)}); // of equals the one that moves nothing
-        for (int dy = -down; dy <= down; ++dy)
-            for (int dx = -across; dx <= across; ++dx)
-                steps.push_back({dx, dy, likeness(dx, dy)});
-        steps = likeliestOf(std::move(steps), kCoarseCandidates);
-    }
-    const Edges e(from), f(to);
-    for (size_t level = halves.size(); level-- > 0;) {
-        const PlaneView<const float> c = level == 0 ? from : halves[level - 1].from.constView(), d = level == 0 ? to : halves[level - 1].to.constView();
-        const Edges finer(c), finerTo(d);
-        const auto likeness = both(c, d, finer, finerTo);
+    const Pair &coarsest = pairs.back(), &whole = pairs.front();
+    const int across = int(coarsest.size().width * kMostShare), down = int(coarsest.size().height * kMostShare);
+    std::vector<Step> steps{{0, 0, coarsest.alike(0, 0)}}; // of equals the one that moves nothing
+    for (int dy = -down; dy <= down; ++dy)
+        for (int dx = -across; dx <= across; ++dx)
+            steps.push_back({dx, dy, coarsest.alike(dx, dy)});
+    steps = likeliestOf(std::move(steps), kCoarseCandidates);
+    for (size_t level = pairs.size() - 1; level-- > 0;) {
         for (Step &s : steps) {
-            s = bestOf({2 * s.dx, 2 * s.dy}, kFinerPx, [&](int dx, int dy) { return likenessAt(finer, finerTo, dx, dy); });
-            s.likeness = likeness(s.dx, s.dy);
+            s = bestOf({2 * s.dx, 2 * s.dy}, kFinerPx, [&](int dx, int dy) { return pairs[level].edgesAlike(dx, dy); });
+            s.likeness = pairs[level].alike(s.dx, s.dy);
         }
         steps = likeliestOf(std::move(steps), kFinerCandidates);
     }
     const Step best = steps.front();
-    const auto near = [&](int dx, int dy) { return likenessAt(e, f, best.dx + dx, best.dy + dy); };
+    const auto near = [&](int dx, int dy) { return whole.edgesAlike(best.dx + dx, best.dy + dy); };
     const double middle = near(0, 0);
     return {best.dx + topOf(near(-1, 0), middle, near(1, 0)), best.dy + topOf(near(0, -1), middle, near(0, 1)), best.likeness};
 }

@@ -12,8 +12,9 @@ struct PictureShift {
     bool isSure() const { return likeness >= 0.4; }
 };
 
-/// By how much a camera was moved between two exposures: up to a quarter of either side, told to a fraction of a pixel. The exposure does not matter.
-/// A texture that repeats, and little else beside it, may be found a period off. Meant for small pictures (a few hundred pixels wide: some milliseconds). @param from, to encoded luminance, any range, of the same size; otherwise nothing is alike.
-PictureShift shiftBetween(const PlaneView<const float> &from, const PlaneView<const float> &to);
+/// By how much a camera was moved between two exposures: up to a quarter of either side, told to a fraction of a pixel. The exposure does not matter. A texture that repeats, with
+/// little else beside it, may be found a period off. Meant for small pictures, a few hundred pixels wide.
+/// @param from, to encoded luminance, any range, of the same size; otherwise nothing is alike
+PictureShift shiftBetween(PlaneView<const float> from, PlaneView<const float> to);
 
 } // namespace irenic
