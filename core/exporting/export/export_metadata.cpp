@@ -19,6 +19,9 @@ void copyMetadata(const Frame &frame, Exiv2::Image &to)
     static const std::set<std::string> kDescribing{"ImageDescription", "Make", "Model", "Artist", "Copyright", "DateTime", "HostComputer", "Rating"};
     // Of a raw's XMP only what describes the photograph: how another program would develop it has been done by now, or not asked for.
     static const std::set<std::string> kPublic{"dc", "xmp", "xmpRights", "xmpMM", "iptc", "iptcExt", "plus", "exif", "exifEX", "tiff", "mwg-rs", "mwg-kw"};
+    // Properties of the IPTC Photo Metadata Standard, and keywords in their tree, which live in namespaces of programs beside what these programs do to a raw.
+    static const std::set<std::string> kPublicNames{"AuthorsPosition", "CaptionWriter", "Category", "City", "Country", "Credit", "DateCreated", "Headline", "Instructions", "Source",
+                                                    "State", "SupplementalCategories", "TransmissionReference", "Urgency", "hierarchicalSubject", "TagsList"};
     const auto source = openMetadata(frame.file);
     const bool wasRaw = frame.kind != FrameKind::Rendered;
     for (const Exiv2::Exifdatum &d : source->exifData())
@@ -26,7 +29,7 @@ void copyMetadata(const Frame &frame, Exiv2::Image &to)
             to.exifData().add(d);
     to.setIptcData(source->iptcData());
     for (const Exiv2::Xmpdatum &d : source->xmpData())
-        if ((!wasRaw || kPublic.contains(d.groupName())) && d.key() != "Xmp.tiff.Orientation") // the pixels were turned
+        if ((!wasRaw || kPublic.contains(d.groupName()) || kPublicNames.contains(d.tagName())) && d.key() != "Xmp.tiff.Orientation") // the pixels were turned
             to.xmpData().add(d);
 }
 
