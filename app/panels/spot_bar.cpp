@@ -14,7 +14,7 @@ namespace irenic {
 
 namespace {
 
-constexpr Show kShows[] = {Show::Picture, Show::Removed, Show::Luminance, Show::Colour, Show::Spared, Show::Clipping, Show::Doubt};
+constexpr Show kShows[] = {Show::Picture, Show::Removed, Show::Luminance, Show::Colour, Show::Spared, Show::Clipping, Show::Proof, Show::Outside, Show::Doubt};
 
 } // namespace
 
@@ -27,6 +27,8 @@ QString SpotBar::showWords(Show show)
     case Show::Colour: return tr("colour only");
     case Show::Spared: return tr("spared by sharpening");
     case Show::Clipping: return tr("clipping");
+    case Show::Proof: return tr("soft proof");
+    case Show::Outside: return tr("out of gamut");
     case Show::Doubt: return tr("doubt");
     }
     return {};
@@ -62,7 +64,7 @@ SpotBar::SpotBar(Session *session, QWidget *parent) : QWidget(parent), m_session
     m_show = new QComboBox;
     m_show->setObjectName(QStringLiteral("show"));
     m_show->setAccessibleName(tr("Side of the pictures that is shown"));
-    m_show->setToolTip(tr("Which side of every picture is shown; hold R, L, O, X or Q for a moment of it"));
+    m_show->setToolTip(tr("Which side of every picture is shown; hold R, L, O, X, Q or the comma for a moment of it"));
     for (const Show show : kShows)
         m_show->addItem(showWords(show));
     auto *label = new QLabel(tr("rows"));

@@ -174,6 +174,12 @@ void Viewing::setShow(Show show)
     emit lookChanged();
 }
 
+void Viewing::setProof(std::shared_ptr<const SoftProof> proof)
+{
+    m_look.proof = std::move(proof);
+    emit lookChanged();
+}
+
 void Viewing::followFrame(int index)
 {
     if (index != m_current)
@@ -215,7 +221,7 @@ void Viewing::restore(const SavedSession &s)
         if (rowCount() < kMostRows)
             m_rows.emplace_back(row[0], row[1]);
     m_row = std::min(s.row, rowCount() - 1);
-    m_look = Look{};
+    m_look = Look{.proof = m_look.proof};
     m_look.pushEv = std::clamp(s.pushEv, -2.0, 6.0);
     m_wantedColumn = s.column + 1;
     m_column = std::min(s.column + 1, kFirstTrials);

@@ -50,6 +50,7 @@ public:
     double pushEv() const { return m_look.pushEv; }
     void setPushEv(double ev); ///< clamped to [-2, 6]
     void setShow(Show show);
+    void setProof(std::shared_ptr<const SoftProof> proof); ///< whose colours Show::Proof and Show::Outside are about
 
     void save(SavedSession &session) const;
     /// Back to the beginning, and then as a session says, whose frames come afterwards.

@@ -1820,6 +1820,46 @@ Ein Export dieser Aufnahme: etwa %2</translation>
         <source>Spots &amp;follow the series</source>
         <translation>Stellen f&amp;olgen der Serie</translation>
     </message>
+    <message>
+        <source>Soft &amp;proof of the output</source>
+        <translation>&amp;Proof der Ausgabe</translation>
+    </message>
+    <message>
+        <source>Shift+H</source>
+        <translation>Shift+H</translation>
+    </message>
+    <message>
+        <source>Outside the output&apos;s colours (&amp;gamut)</source>
+        <translation>Außerhalb der Ausgabefarben (&amp;Gamut)</translation>
+    </message>
+    <message>
+        <source>Shift+G</source>
+        <translation>Shift+G</translation>
+    </message>
+    <message>
+        <source>Outp&amp;ut for the proof</source>
+        <translation>A&amp;usgabe für den Proof</translation>
+    </message>
+    <message>
+        <source>&amp;sRGB</source>
+        <translation>&amp;sRGB</translation>
+    </message>
+    <message>
+        <source>Output&apos;s profile from a &amp;file...</source>
+        <translation>Profil der Ausgabe aus &amp;Datei ...</translation>
+    </message>
+    <message>
+        <source>With the &amp;white of its paper</source>
+        <translation>Mit dem &amp;Weiß des Papiers</translation>
+    </message>
+    <message>
+        <source>Show the soft proof while held; what lies outside of it where that hangs</source>
+        <translation>Proof zeigen, solange gehalten; hängt er schon, was außerhalb liegt</translation>
+    </message>
+    <message>
+        <source>hold ,</source>
+        <translation>, halten</translation>
+    </message>
 </context>
 <context>
     <name>irenic::AtomicFile</name>
@@ -4322,6 +4362,10 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <source>Every frame has its own spots.</source>
         <translation>Jede Aufnahme hat ihre eigenen Stellen.</translation>
     </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
 </context>
 <context>
     <name>irenic::MapView</name>
@@ -4332,6 +4376,21 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>The whole frame. Click or drag to look elsewhere.</source>
         <translation>Die ganze Aufnahme. Klicken oder ziehen, um anderswohin zu schauen.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::OutputProof</name>
+    <message>
+        <source>The output profile %1 cannot be read.</source>
+        <translation>Das Ausgabeprofil %1 ist nicht zu lesen.</translation>
+    </message>
+    <message>
+        <source>Profile of the output</source>
+        <translation>Profil der Ausgabe</translation>
+    </message>
+    <message>
+        <source>ICC profiles (*.icc *.icm)</source>
+        <translation>ICC-Profile (*.icc *.icm)</translation>
     </message>
 </context>
 <context>
@@ -5510,6 +5569,25 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::SoftProof</name>
+    <message>
+        <source>cannot be read</source>
+        <translation>ist nicht zu lesen</translation>
+    </message>
+    <message>
+        <source>is of no RGB, CMYK or grey output</source>
+        <translation>gehört zu keiner Ausgabe in RGB, CMYK oder Grau</translation>
+    </message>
+    <message>
+        <source>leads only one way</source>
+        <translation>führt nur in eine Richtung</translation>
+    </message>
+    <message>
+        <source>The output profile %1.</source>
+        <translation>Das Ausgabeprofil %1.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::SpotBar</name>
     <message>
         <source>picture</source>
@@ -5556,10 +5634,6 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>Gezeigte Seite der Bilder</translation>
     </message>
     <message>
-        <source>Which side of every picture is shown; hold R, L, O, X or Q for a moment of it</source>
-        <translation>Welche Seite jedes Bildes gezeigt wird; R, L, O, X oder Q halten für einen Augenblick davon</translation>
-    </message>
-    <message>
         <source>rows</source>
         <translation>Reihen</translation>
     </message>
@@ -5582,6 +5656,18 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>%1 %2</source>
         <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>soft proof</source>
+        <translation>Proof</translation>
+    </message>
+    <message>
+        <source>Which side of every picture is shown; hold R, L, O, X, Q or the comma for a moment of it</source>
+        <translation>Welche Seite jedes Bildes gezeigt wird; R, L, O, X, Q oder das Komma für einen Augenblick halten</translation>
+    </message>
+    <message>
+        <source>out of gamut</source>
+        <translation>außerhalb des Gamuts</translation>
     </message>
 </context>
 <context>

@@ -1820,6 +1820,46 @@ Un export de cette vue : environ %2</translation>
         <source>Spots &amp;follow the series</source>
         <translation>Les repères sui&amp;vent la série</translation>
     </message>
+    <message>
+        <source>Soft &amp;proof of the output</source>
+        <translation>Épre&amp;uve-écran de la sortie</translation>
+    </message>
+    <message>
+        <source>Shift+H</source>
+        <translation>Shift+H</translation>
+    </message>
+    <message>
+        <source>Outside the output&apos;s colours (&amp;gamut)</source>
+        <translation>Hors des couleurs de la sortie (&amp;gamut)</translation>
+    </message>
+    <message>
+        <source>Shift+G</source>
+        <translation>Shift+G</translation>
+    </message>
+    <message>
+        <source>Outp&amp;ut for the proof</source>
+        <translation>Sor&amp;tie de l&apos;épreuve</translation>
+    </message>
+    <message>
+        <source>&amp;sRGB</source>
+        <translation>&amp;sRGB</translation>
+    </message>
+    <message>
+        <source>Output&apos;s profile from a &amp;file...</source>
+        <translation>Profil de la sortie d&apos;un &amp;fichier...</translation>
+    </message>
+    <message>
+        <source>With the &amp;white of its paper</source>
+        <translation>Avec le &amp;blanc du papier</translation>
+    </message>
+    <message>
+        <source>Show the soft proof while held; what lies outside of it where that hangs</source>
+        <translation>Montrer l&apos;épreuve-écran tant que la touche est tenue ; si elle est affichée, ce qui est hors de ses couleurs</translation>
+    </message>
+    <message>
+        <source>hold ,</source>
+        <translation>tenir ,</translation>
+    </message>
 </context>
 <context>
     <name>irenic::AtomicFile</name>
@@ -4322,6 +4362,10 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <source>Every frame has its own spots.</source>
         <translation>Chaque vue a ses propres repères.</translation>
     </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
 </context>
 <context>
     <name>irenic::MapView</name>
@@ -4332,6 +4376,21 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>The whole frame. Click or drag to look elsewhere.</source>
         <translation>La vue entière. Cliquez ou glissez pour regarder ailleurs.</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::OutputProof</name>
+    <message>
+        <source>The output profile %1 cannot be read.</source>
+        <translation>Le profil de sortie %1 est illisible.</translation>
+    </message>
+    <message>
+        <source>Profile of the output</source>
+        <translation>Profil de la sortie</translation>
+    </message>
+    <message>
+        <source>ICC profiles (*.icc *.icm)</source>
+        <translation>Profils ICC (*.icc *.icm)</translation>
     </message>
 </context>
 <context>
@@ -5510,6 +5569,25 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     </message>
 </context>
 <context>
+    <name>irenic::SoftProof</name>
+    <message>
+        <source>cannot be read</source>
+        <translation>ne peut être lu</translation>
+    </message>
+    <message>
+        <source>is of no RGB, CMYK or grey output</source>
+        <translation>n&apos;est celui d&apos;aucune sortie en RVB, CMJN ou gris</translation>
+    </message>
+    <message>
+        <source>leads only one way</source>
+        <translation>ne mène que dans un sens</translation>
+    </message>
+    <message>
+        <source>The output profile %1.</source>
+        <translation>Le profil de sortie %1.</translation>
+    </message>
+</context>
+<context>
     <name>irenic::SpotBar</name>
     <message>
         <source>picture</source>
@@ -5556,10 +5634,6 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>Aspect montré des images</translation>
     </message>
     <message>
-        <source>Which side of every picture is shown; hold R, L, O, X or Q for a moment of it</source>
-        <translation>Quel aspect de chaque image est montré ; maintenir R, L, O, X ou Q pour un instant</translation>
-    </message>
-    <message>
         <source>rows</source>
         <translation>rangées</translation>
     </message>
@@ -5582,6 +5656,18 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>%1 %2</source>
         <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>soft proof</source>
+        <translation>épreuve-écran</translation>
+    </message>
+    <message>
+        <source>Which side of every picture is shown; hold R, L, O, X, Q or the comma for a moment of it</source>
+        <translation>Quelle face de chaque image est montrée ; tenir R, L, O, X, Q ou la virgule pour un instant</translation>
+    </message>
+    <message>
+        <source>out of gamut</source>
+        <translation>hors gamut</translation>
     </message>
 </context>
 <context>

@@ -8,6 +8,7 @@
 #include "session/paths.h"
 #include "window/guest_pinning.h"
 #include "window/languages.h"
+#include "window/output_proof.h"
 #include "window/recipe_menus.h"
 #include "window/screen_profile.h"
 
@@ -363,7 +364,7 @@ void Actions::addLookMenu()
                           [this] { m_wall->setUntreatedHeld(untreatedToggle->isChecked()); });
     untreatedToggle->setCheckable(true);
     when(onWall, untreatedToggle);
-    for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")}, {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")}, {Show::Spared, "spared", tr("What sharpening &spares"), tr("Shift+V")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}, {Show::Doubt, "doubt", tr("Dou&bt: detail that may be made up"), tr("Shift+Q")}}) {
+    for (const auto &[show, name, text, keys] : {std::tuple{Show::Removed, "removed", tr("&Removed"), tr("Shift+R")}, {Show::Luminance, "luminanceOnly", tr("&Luminance only"), tr("Shift+L")}, {Show::Colour, "colourOnly", tr("C&olour only"), tr("Shift+O")}, {Show::Spared, "spared", tr("What sharpening &spares"), tr("Shift+V")}, {Show::Clipping, "clipping", tr("&Clipping"), tr("Shift+X")}, {Show::Proof, "proof", tr("Soft &proof of the output"), tr("Shift+H")}, {Show::Outside, "outside", tr("Outside the output's colours (&gamut)"), tr("Shift+G")}, {Show::Doubt, "doubt", tr("Dou&bt: detail that may be made up"), tr("Shift+Q")}}) {
         QAction *a = add(QLatin1String(name), text, {QKeySequence(keys)}, [this, s = show] { m_session->viewing().setShow(m_session->viewing().look().show == s ? Show::Picture : s); });
         a->setCheckable(true);
         connect(&m_session->viewing(), &Viewing::lookChanged, a, [this, a, s = show] { a->setChecked(m_session->viewing().look().show == s); });
@@ -390,6 +391,17 @@ void Actions::addLookMenu()
         screens->addAction(a);
     }
     endSub();
+    beginSub(tr("Outp&ut for the proof"));
+    auto *outputs = new QActionGroup(this);
+    m_outputs = {add(QStringLiteral("proofSrgb"), tr("&sRGB"), {}, [this] { m_window->outputProof()->choose({}); }),
+                 add(QStringLiteral("proofFile"), tr("Output's profile from a &file..."), {}, [this] { m_window->outputProof()->chooseFile(m_window); })};
+    for (QAction *a : m_outputs) {
+        a->setCheckable(true);
+        outputs->addAction(a);
+    }
+    m_proofPaper = add(QStringLiteral("proofPaper"), tr("With the &white of its paper"), {}, [this] { m_window->outputProof()->setPaper(m_proofPaper->isChecked()); });
+    m_proofPaper->setCheckable(true);
+    endSub();
     showScreenChoice(m_window->settings().screenProfile);
 }
 
@@ -398,6 +410,12 @@ void Actions::showScreenChoice(const QString &choice)
     m_screens[choice == QLatin1String(ScreenProfile::kOfSystem) ? 0 : choice == QLatin1String(ScreenProfile::kSrgb) ? 1
                                                                                                                     : 2]
         ->setChecked(true);
+}
+
+void Actions::showOutputChoice(const OutputProof &proof)
+{
+    m_outputs[proof.isSrgb() ? 0 : 1]->setChecked(true);
+    m_proofPaper->setChecked(proof.showsPaper());
 }
 
 void Actions::addWindowAndHelpMenus()
@@ -462,6 +480,7 @@ QList<Actions::Shortcut> Actions::commands() const
                         {held, tr("Show colour only while held"), tr("hold O")},
                         {held, tr("Show what sharpening spares while held"), tr("hold V")},
                         {held, tr("Show clipping while held"), tr("hold X")},
+                        {held, tr("Show the soft proof while held; what lies outside of it where that hangs"), tr("hold ,")},
                         {held, tr("Show doubt while held"), tr("hold Q")},
                         {held, tr("Mark a spot there"), tr("Shift+click")},
                         {held, tr("In a strip: move, use the picked setting, hang it as a trial"), tr("arrows, Enter, N")},

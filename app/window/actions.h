@@ -44,6 +44,7 @@ public:
     QAction *keep = nullptr, *goBack = nullptr, *duplicate = nullptr, *removeTrial = nullptr, *moveLeft = nullptr, *moveRight = nullptr;
     QList<QAction *> wallGreys;                   ///< dim, mid, pale
     void showScreenChoice(const QString &choice); ///< see ScreenProfile::choose()
+    void showOutputChoice(const OutputProof &proof);
 
 private:
     QAction *when(std::function<bool(const Now &)> condition, QAction *action); ///< it is enabled only then
@@ -71,6 +72,8 @@ private:
     std::vector<std::pair<QAction *, std::function<bool(const Now &)>>> m_when;
     QAction *m_useRegions = nullptr;
     QList<QAction *> m_screens; ///< of the system, sRGB, from a file
+    QList<QAction *> m_outputs; ///< sRGB, from a file
+    QAction *m_proofPaper = nullptr;
     QMenu *m_camerasAway = nullptr;
 };
 

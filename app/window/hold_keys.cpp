@@ -22,7 +22,7 @@ namespace {
 constexpr struct {
     int key;
     Show show;
-} kHolds[] = {{Qt::Key_R, Show::Removed}, {Qt::Key_L, Show::Luminance}, {Qt::Key_O, Show::Colour}, {Qt::Key_V, Show::Spared}, {Qt::Key_X, Show::Clipping}, {Qt::Key_Q, Show::Doubt}};
+} kHolds[] = {{Qt::Key_R, Show::Removed}, {Qt::Key_L, Show::Luminance}, {Qt::Key_O, Show::Colour}, {Qt::Key_V, Show::Spared}, {Qt::Key_X, Show::Clipping}, {Qt::Key_Comma, Show::Proof}, {Qt::Key_Q, Show::Doubt}};
 
 } // namespace
 
@@ -52,7 +52,8 @@ bool HoldKeys::hold(int key, bool press)
     const auto held = std::find_if(std::begin(kHolds), std::end(kHolds), [key](const auto &h) { return h.key == key; });
     if (held == std::end(kHolds))
         return false;
-    m_window->wall()->setHeldShow(press ? std::optional(held->show) : std::nullopt);
+    const bool further = held->show == Show::Proof && m_window->session()->viewing().look().show == Show::Proof; // where that hangs already
+    m_window->wall()->setHeldShow(press ? std::optional(further ? Show::Outside : held->show) : std::nullopt);
     return true;
 }
 

@@ -33,6 +33,7 @@
 #include "window/hand_back.h"
 #include "window/help_pages.h"
 #include "window/hold_keys.h"
+#include "window/output_proof.h"
 #include "window/pointer_menus.h"
 #include "window/queue_on_desktop.h"
 #include "window/recipe_menus.h"
@@ -283,6 +284,13 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_screen, &ScreenProfile::changed, this, &MainWindow::showOnScreen);
     m_screen->choose(m_settings.screenProfile);
     m_status->setScreen(m_screen->words());
+    m_proof = new OutputProof(&m_session.viewing(), &m_settings, this);
+    connect(m_proof, &OutputProof::problem, this, [this](const QString &words) { say(words); });
+    connect(m_proof, &OutputProof::changed, this, [this] {
+        m_actions->showOutputChoice(*m_proof);
+        showNotes();
+    });
+    m_actions->showOutputChoice(*m_proof);
     setWallGrey(m_settings.wall);
     setAsksCameraBook(m_settings.asksCameraBook);
     m_session.editing().setSpotsFollow(m_settings.spotsFollow);
@@ -441,7 +449,7 @@ QImage MainWindow::comparisonPicture() const
     };
     const QString magnification = zoom > 0 ? tr("%1 %").arg(zoom * 100, 0, 'f', zoom * 100 == int(zoom * 100) ? 0 : 1) : tr("whole frame");
     const QString pushed = m_session.viewing().pushEv() != 0 ? tr(", pushed %1 EV").arg(m_session.viewing().pushEv()) : QString();
-    const QString side = m_session.viewing().look().show != Show::Picture ? tr(", %1").arg(SpotBar::showWords(m_session.viewing().look().show)) : QString();
+    const QString side = m_session.viewing().look().show != Show::Picture ? tr(", %1").arg(sideWords(m_session.viewing().look().show)) : QString();
     if (view() == View::Strip) {
         sheet.title = m_strip->title();
         for (int i = 0; i < m_strip->cellCount(); ++i) {
@@ -842,6 +850,12 @@ void MainWindow::readPixel(QPointF upright, int row)
     m_status->setPointed(pixelWords(*f, at, shown));
 }
 
+QString MainWindow::sideWords(Show show) const
+{
+    const QString words = SpotBar::showWords(show);
+    return show == Show::Proof || show == Show::Outside ? tr("%1, %2").arg(words, m_proof->name()) : words;
+}
+
 /// What makes the pictures look other than the frame is.
 void MainWindow::showNotes()
 {
@@ -849,7 +863,7 @@ void MainWindow::showNotes()
     if (const double ev = m_session.viewing().pushEv(); ev != 0)
         notes.push_back({tr("pushed %1%2 EV, for looking only").arg(ev > 0 ? QStringLiteral("+") : QString()).arg(ev), [this] { m_session.viewing().setPushEv(0); }});
     if (const Show show = m_session.viewing().look().show; show != Show::Picture)
-        notes.push_back({tr("shown: %1").arg(SpotBar::showWords(show)), [this] { m_session.viewing().setShow(Show::Picture); }});
+        notes.push_back({tr("shown: %1").arg(sideWords(show)), [this] { m_session.viewing().setShow(Show::Picture); }});
     if (m_actions->untreatedToggle->isChecked())
         notes.push_back({tr("untreated pixels everywhere"), [this] { m_actions->untreatedToggle->trigger(); }});
     const auto name = [this](int column) {

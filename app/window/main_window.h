@@ -40,6 +40,7 @@ class RegionsPanel;
 class RenderingPanel;
 class RollPanel;
 class ShownNotes;
+class OutputProof;
 class ScreenProfile;
 class StatusLine;
 class TopBar;
@@ -72,6 +73,7 @@ public:
     LensPanel *lensPanel() { return m_lens; }
     QueueOnDesktop *queueOnDesktop() { return m_onDesktop; }
     ScreenProfile *screenProfile() { return m_screen; }
+    OutputProof *outputProof() { return m_proof; }
     const Settings &settings() const { return m_settings; }
     Card *card(const char *name) const; ///< "readings", "rendering", "queue", ...
 
@@ -153,6 +155,7 @@ protected:
 private:
     void showSettled();
     void showNotes();
+    QString sideWords(Show show) const; ///< with the output that it is about
     void exportThese(const QList<int> &chosen);
     void quickClean(ExportChoices choices);
     void readPixel(QPointF upright, int row);
@@ -207,6 +210,7 @@ private:
     EmptyPage *m_empty;
     StatusLine *m_status;
     ScreenProfile *m_screen;
+    OutputProof *m_proof;
     QueueOnDesktop *m_onDesktop;
 };
 

@@ -50,7 +50,9 @@ QByteArray atomNameFor(int screen)
     return screen == 0 ? QByteArray("_ICC_PROFILE") : "_ICC_PROFILE_" + QByteArray::number(screen);
 }
 
-std::vector<uint8_t> bytesOf(const QString &file)
+} // namespace
+
+std::vector<uint8_t> profileOfFile(const QString &file)
 {
     QFile f(file);
     if (!f.open(QIODevice::ReadOnly) || f.size() > kMostBytes)
@@ -58,8 +60,6 @@ std::vector<uint8_t> bytesOf(const QString &file)
     const QByteArray all = f.readAll();
     return {all.begin(), all.end()};
 }
-
-} // namespace
 
 ScreenProfile::ScreenProfile(QWidget *window) : QObject(window), m_window(window)
 {
@@ -145,7 +145,7 @@ std::vector<uint8_t> ScreenProfile::ofColord(const QScreen *screen)
     if (profiles.isEmpty())
         return {};
     const QDBusInterface profile(kColord, profiles.front().path(), kColord + QStringLiteral(".Profile"), bus);
-    return bytesOf(profile.property("Filename").toString());
+    return profileOfFile(profile.property("Filename").toString());
 }
 
 void ScreenProfile::choose(const QString &choice)
@@ -164,7 +164,7 @@ void ScreenProfile::look()
         if (profile.empty())
             profile = ofColord(screen);
     } else if (m_choice != QLatin1String(kSrgb)) {
-        profile = bytesOf(m_choice);
+        profile = profileOfFile(m_choice);
         if (profile.empty())
             emit problem(tr("The screen profile %1 cannot be read; colours are shown as sRGB.").arg(m_choice));
     }

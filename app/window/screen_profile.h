@@ -11,6 +11,8 @@ class QScreen;
 
 namespace irenic {
 
+std::vector<uint8_t> profileOfFile(const QString &file); ///< empty where it cannot be read, or is far too large
+
 /// The profile of the screen that a window is on: by the X Window System's root window (ICC Profiles in X Specification 0.4, _ICC_PROFILE and
 /// _ICC_PROFILE_n), by colord where that runs, or from a file that was chosen. Follows the window from screen to screen, and the screens' profiles.
 class ScreenProfile : public QObject, public QAbstractNativeEventFilter

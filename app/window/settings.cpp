@@ -15,6 +15,8 @@ Settings Settings::load()
     out.asksCameraBook = s.value(QStringLiteral("cameraBook"), true).toBool();
     out.spotsFollow = s.value(QStringLiteral("spotsFollow"), false).toBool();
     out.screenProfile = s.value(QStringLiteral("screenProfile"), out.screenProfile).toString();
+    out.proofProfile = s.value(QStringLiteral("proofProfile")).toString();
+    out.proofPaper = s.value(QStringLiteral("proofPaper"), false).toBool();
     out.geometry = s.value(QStringLiteral("geometry")).toByteArray();
     out.docks = s.value(QStringLiteral("docks")).toByteArray();
     out.pinned = s.value(QStringLiteral("pinned")).toStringList();
@@ -31,6 +33,8 @@ void Settings::save() const
     s.setValue(QStringLiteral("cameraBook"), asksCameraBook);
     s.setValue(QStringLiteral("spotsFollow"), spotsFollow);
     s.setValue(QStringLiteral("screenProfile"), screenProfile);
+    s.setValue(QStringLiteral("proofProfile"), proofProfile);
+    s.setValue(QStringLiteral("proofPaper"), proofPaper);
     s.setValue(QStringLiteral("geometry"), geometry);
     s.setValue(QStringLiteral("docks"), docks);
     s.setValue(QStringLiteral("pinned"), pinned);

@@ -16,6 +16,8 @@ struct Settings {
     bool spotsFollow = false;                         ///< the series
     bool asksCameraBook = true;                       ///< and lets it learn
     QString screenProfile = QStringLiteral("system"); ///< see ScreenProfile::choose()
+    QString proofProfile;                             ///< file of the output's profile; sRGB where empty
+    bool proofPaper = false;                          ///< with the white of its paper
     QByteArray geometry;
     QByteArray docks;   ///< where the cards are
     QStringList pinned; ///< names of cards

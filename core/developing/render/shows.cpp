@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "render/shows.h"
 
+#include "base/parallel.h"
+#include "irenic/soft_proof.h"
+
 #include <algorithm>
 #include <cassert>
 #include <cmath>
@@ -74,6 +77,27 @@ void showSpared(RgbImage<float> &picture, const RgbImage<float> &reach)
         for (int c = 0; c < 3; ++c)
             p[c] += spared * (veiled - p[c]);
     }
+}
+
+Status showProof(RgbImage<float> &picture, const SoftProof &proof, bool outside, PixelAt corner, const RunContext &run)
+{
+    constexpr int kPeriod = 8, kWide = 3; // of the stripes, in pixels along a row
+    constexpr int kRows = 8;
+    const int width = picture.size.width;
+    return parallelFor((picture.size.height + kRows - 1) / kRows, {run.threads, run.stop, {}, run.background}, [&](int part) {
+        std::vector<uint8_t> beyond(static_cast<size_t>(width));
+        for (int y = part * kRows; y < std::min((part + 1) * kRows, picture.size.height); ++y) {
+            float *row = picture.row(y);
+            if (!outside) {
+                proof.proofRow(row, width);
+                continue;
+            }
+            proof.outsideRow(row, width, beyond.data());
+            for (int x = 0; x < width; ++x)
+                if (beyond[size_t(x)] && (corner.x + x + corner.y + y) % kPeriod < kWide)
+                    std::fill_n(row + 3 * x, 3, luminanceOf(row + 3 * x) < 0.18f ? 1.f : 0.f); // by tone: seen on every colour
+        }
+    });
 }
 
 } // namespace irenic

@@ -20,4 +20,8 @@ void showDoubt(RgbImage<float> &picture, const Plane<float> &detail, const Plane
 /// @param reach one weight a pixel, thrice: 1 where it works in full
 void showSpared(RgbImage<float> &picture, const RgbImage<float> &reach);
 
+/// Turns a picture into what an output makes of it, or lays stripes over what lies outside of its colours; Cancelled where it was stopped.
+/// @param corner of the picture in its own pixels, at this reduction: the stripes of neighbouring parts meet
+Status showProof(RgbImage<float> &picture, const SoftProof &proof, bool outside, PixelAt corner, const RunContext &run);
+
 } // namespace irenic

@@ -4,6 +4,7 @@
 #include "base/cubic.h"
 #include "base/parallel.h"
 #include "irenic/doubt.h"
+#include "irenic/soft_proof.h"
 #include "render/shows.h"
 #include "render/untreated.h"
 
@@ -209,6 +210,13 @@ Result<RgbImage<float>> developView(const Cleaner &cleaner, Rect region, int fac
         if (!reach)
             return reach.error();
         showSpared(treated.value(), reach.value());
+        return treated;
+    }
+    if (look.show == Show::Proof || look.show == Show::Outside) {
+        static const std::shared_ptr<const SoftProof> srgb = SoftProof::from({}).value();
+        const Status shown = showProof(treated.value(), look.proof ? *look.proof : *srgb, look.show == Show::Outside, {region.x / factor, region.y / factor}, run);
+        if (!shown)
+            return shown.error();
         return treated;
     }
     if (look.show == Show::Doubt) {

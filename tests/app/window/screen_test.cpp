@@ -1,9 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Colours on the screen: profiles on the root window of a real X server, and what LittleCMS says of them.
 #include "irenic/screen.h"
+#include "panels/shown_notes.h"
 #include "panels/wall.h"
 #include "support/frames.h"
+#include "support/profiles.h"
 #include "support/windows.h"
+#include "window/output_proof.h"
 #include "window/screen_profile.h"
 
 #include <QLabel>
@@ -20,30 +23,10 @@ using namespace irenic::test;
 
 namespace {
 
-/// A screen of given primaries and gamma.
-std::vector<uint8_t> profile(const cmsCIExyYTRIPLE &primaries, double gamma, const char *name)
-{
-    const cmsCIExyY d65{0.3127, 0.3290, 1};
-    cmsToneCurve *const curve = cmsBuildGamma(nullptr, gamma);
-    cmsToneCurve *const three[3] = {curve, curve, curve};
-    cmsHPROFILE p = cmsCreateRGBProfile(&d65, &primaries, three);
-    cmsMLU *text = cmsMLUalloc(nullptr, 1);
-    cmsMLUsetASCII(text, "en", "US", name);
-    cmsWriteTag(p, cmsSigProfileDescriptionTag, text);
-    cmsMLUfree(text);
-    cmsUInt32Number bytes = 0;
-    cmsSaveProfileToMem(p, nullptr, &bytes);
-    std::vector<uint8_t> out(bytes);
-    cmsSaveProfileToMem(p, out.data(), &bytes);
-    cmsCloseProfile(p);
-    cmsFreeToneCurve(curve);
-    return out;
-}
-
 constexpr cmsCIExyY kRed{0.64, 0.33, 1}, kGreen{0.30, 0.60, 1}, kBlue{0.15, 0.06, 1};
 
-std::vector<uint8_t> swapped() { return profile({kBlue, kGreen, kRed}, 2.2, "Swapped"); } ///< red and blue change places
-std::vector<uint8_t> wide() { return profile({{0.68, 0.32, 1}, {0.265, 0.69, 1}, {0.15, 0.06, 1}}, 2.4, "Wide"); }
+std::vector<uint8_t> swapped() { return rgbProfile({kBlue, kGreen, kRed}, 2.2, "Swapped"); } ///< red and blue change places
+std::vector<uint8_t> wide() { return rgbProfile({{0.68, 0.32, 1}, {0.265, 0.69, 1}, {0.15, 0.06, 1}}, 2.4, "Wide"); }
 
 /// What LittleCMS says of an sRGB colour by itself, in floating point.
 std::array<double, 3> wanted(const std::vector<uint8_t> &screen, std::array<double, 3> srgb)
@@ -135,13 +118,7 @@ private slots:
     void whatIsNoScreenIsRefused()
     {
         QVERIFY(!ScreenTransform::from({1, 2, 3}));
-        cmsHPROFILE lab = cmsCreateLab4Profile(nullptr);
-        cmsUInt32Number bytes = 0;
-        cmsSaveProfileToMem(lab, nullptr, &bytes);
-        std::vector<uint8_t> icc(bytes);
-        cmsSaveProfileToMem(lab, icc.data(), &bytes);
-        cmsCloseProfile(lab);
-        const auto refused = ScreenTransform::from(icc);
+        const auto refused = ScreenTransform::from(labProfile());
         QVERIFY(!refused);
         QVERIFY(refused.error().userMessage.find("sRGB") != std::string::npos);
     }
@@ -178,11 +155,7 @@ private slots:
     void aFileIsChosenByHand()
     {
         show();
-        const QString file = m_dir.filePath("wide.icc");
-        const auto icc = wide();
-        QFile f(file);
-        QVERIFY(f.open(QIODevice::WriteOnly) && f.write(reinterpret_cast<const char *>(icc.data()), qint64(icc.size())) == qint64(icc.size()));
-        f.close();
+        const QString file = write("wide.icc", wide());
         m_window->setScreenProfile(file);
         QCOMPARE(m_window->findChild<QLabel *>("screen")->text(), QStringLiteral("screen: Wide"));
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
@@ -195,12 +168,79 @@ private slots:
         m_window->setScreenProfile(m_dir.filePath("nowhere.icc"));
         QCOMPARE(m_window->findChild<QLabel *>("screen")->text(), QStringLiteral("screen: sRGB"));
     }
+    void theOutputIsProofedByHoldingAndForGood()
+    {
+        show();
+        Viewing &viewing = m_window->session()->viewing();
+        const auto picture = [&] { return m_window->wall()->pane(0)->image().plain.copy(); };
+        const auto settled = [&] { return QTest::qWaitFor([&] { return m_window->wall()->allSettled(); }, kPatienceMs); };
+        const QImage before = picture();
+        const QString file = write("inks.icc", inkProfile("Inks"));
+        m_window->outputProof()->choose(file);
+        QVERIFY(settled());
+        QCOMPARE(picture(), before); // only once it is asked for
+        // Held.
+        QTest::keyPress(m_window.get(), Qt::Key_Comma);
+        QCOMPARE(m_window->wall()->heldShow(), std::optional(Show::Proof));
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && picture() != before, kPatienceMs);
+        const QImage proof = picture();
+        QTest::keyRelease(m_window.get(), Qt::Key_Comma);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && picture() == before, kPatienceMs);
+        // For good, with words and a way off.
+        m_window->findChild<QAction *>("proof")->trigger();
+        QCOMPARE(viewing.look().show, Show::Proof);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && picture() == proof, kPatienceMs);
+        QCOMPARE(m_window->shownNotes()->words(), QStringList(QStringLiteral("shown: soft proof, Inks")));
+        // Held where it hangs already, the comma tells what lies outside.
+        QTest::keyPress(m_window.get(), Qt::Key_Comma);
+        QCOMPARE(m_window->wall()->heldShow(), std::optional(Show::Outside));
+        QTest::keyRelease(m_window.get(), Qt::Key_Comma);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && picture() == proof, kPatienceMs);
+        // The paper's white darkens the lights.
+        m_window->findChild<QAction *>("proofPaper")->trigger();
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && picture() != proof, kPatienceMs);
+        QVERIFY(m_window->settings().proofPaper);
+        const auto brightness = [](const QImage &i) { return qGray(i.scaled(1, 1, Qt::IgnoreAspectRatio, Qt::SmoothTransformation).pixel(0, 0)); };
+        QVERIFY(brightness(picture()) < brightness(proof));
+        m_window->findChild<QAction *>("outside")->trigger();
+        QCOMPARE(m_window->shownNotes()->words(), QStringList(QStringLiteral("shown: out of gamut, Inks")));
+        // A file that is no profile changes nothing; sRGB is the way back.
+        m_window->outputProof()->choose(write("broken.icc", {1, 2, 3}));
+        QCOMPARE(m_window->outputProof()->name(), QStringLiteral("Inks"));
+        QVERIFY(m_window->findChild<QAction *>("proofFile")->isChecked());
+        m_window->findChild<QAction *>("proofSrgb")->trigger();
+        QCOMPARE(m_window->outputProof()->name(), QStringLiteral("sRGB"));
+        QCOMPARE(m_window->settings().proofProfile, QString());
+        viewing.setShow(Show::Picture);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled() && picture() == before, kPatienceMs);
+    }
+    void anOutputIsRememberedAndItsFileMayBeAway()
+    {
+        show();
+        const QString file = write("kept.icc", inkProfile("Kept"));
+        m_window->outputProof()->choose(file);
+        m_window->close();
+        m_window.reset();
+        show();
+        QCOMPARE(m_window->outputProof()->name(), QStringLiteral("Kept"));
+        m_window->close();
+        m_window.reset();
+        QVERIFY(QFile::remove(file));
+        show();
+        QCOMPARE(m_window->outputProof()->name(), QStringLiteral("sRGB"));
+        QCOMPARE(m_window->settings().proofProfile, file); // it may come back
+    }
 
 private:
+    QString write(const char *name, const std::vector<uint8_t> &bytes) const
+    {
+        QFile f(m_dir.filePath(name));
+        return f.open(QIODevice::WriteOnly) && f.write(reinterpret_cast<const char *>(bytes.data()), qint64(bytes.size())) == qint64(bytes.size()) ? f.fileName() : QString();
+    }
     void show()
     {
         m_window = shownWindow();
-        QVERIFY(m_window);
+        QVERIFY(m_window && QTest::qWaitForWindowActive(m_window.get()));
         QVERIFY(hang(m_window.get(), {m_dir.filePath("a.dng")}));
     }
     /// What the window shows of a pane is what LittleCMS says of its sRGB.

@@ -8,6 +8,7 @@
 namespace irenic {
 
 class ScreenTransform;
+class SoftProof;
 class Surroundings;
 
 /// Three samples a pixel, interleaved, rows without padding.
@@ -28,6 +29,8 @@ enum class Show : uint8_t {
     Colour,    ///< its colours alone, doubled, around mid grey
     Spared,    ///< what sharpening passes over, under a pale veil; the picture itself where nothing is sharpened
     Clipping,  ///< in pale greys, with blown lights white and what lies at or below black black; without push
+    Proof,     ///< as the look's output profile makes it
+    Outside,   ///< the picture, with stripes over what that output cannot show
     Doubt      ///< detail that depends on the noise, amplified kDoubtGain times, around mid grey; at full size, else and where there is no telling the picture itself
 };
 inline constexpr float kRemovedGain = 4, kDoubtGain = 6;
@@ -45,6 +48,7 @@ struct Look {
     Show show = Show::Picture; ///< for developView() alone
     Rendering rendering{};     ///< this is in a TIFF and in a proof, too
     Primaries primaries = Primaries::Srgb;
+    std::shared_ptr<const SoftProof> proof{}; ///< of an output, for Show::Proof and Show::Outside; null: sRGB
     bool operator==(const Look &) const = default;
 };
 
