@@ -12,7 +12,7 @@ namespace irenic {
 int trialFor(const Session &session, int index)
 {
     const int keeper = session.roll().frame(index).keeper;
-    return keeper >= 0 ? keeper : std::clamp(session.viewing().column(), 0, session.roll().frame(index).trialCount() - 1);
+    return keeper >= 0 ? keeper : std::clamp(session.viewing().column() - 1, 0, session.roll().frame(index).trialCount() - 1);
 }
 
 ExportChoices ExportChoices::load()

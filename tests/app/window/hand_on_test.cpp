@@ -134,6 +134,35 @@ private slots:
         QVERIFY(file.open(QIODevice::ReadOnly) && file.readAll().contains("99"));
     }
 
+    /// The column with the keyboard is what goes, from untreated and guests on the nearest, and the dialog says the same.
+    void theTrialWithTheKeyboardIsExported()
+    {
+        open({"scene.dng"});
+        const RollFrame &f = session()->roll().frame(0);
+        QCOMPARE(f.keeper, -1);
+        for (int trial = 0; trial < f.trialCount(); ++trial) {
+            Treatment t = f.trials[size_t(trial)];
+            t.luminance = 0.2 + 0.1 * trial;
+            session()->editing().changeTreatment(trial, t, {});
+        }
+        ExportChoices choices;
+        choices.formats = {ExportFormat::Dng};
+        for (const auto &[column, trial] : {std::pair{0, 0}, {1, 0}, {2, 1}, {f.trialCount(), f.trialCount() - 1}}) {
+            session()->viewing().setColumn(column);
+            QCOMPARE(trialFor(*session(), 0), trial);
+            const auto requests = choices.requests(*session());
+            QCOMPARE(int(requests.size()), 1);
+            QCOMPARE(requests[0].job.treatment.luminance.value(), f.trials[size_t(trial)].luminance);
+            QCOMPARE(requests[0].job.parts.trial, trialLetter(trial).toStdString());
+            const ExportDialog dialog(*session(), {}, 1);
+            const auto *one = dialog.findChild<QRadioButton *>("thisFrame");
+            QVERIFY(one);
+            QVERIFY2(one->text().contains(trialLetter(trial)), qPrintable(one->text()));
+        }
+        session()->editing().chooseKeeper(1);
+        QCOMPARE(trialFor(*session(), 0), 1);
+    }
+
     /// Before a method is chosen, its menu tells what the queue predicts once the export waits there, at the pace learnt from an export that is over.
     void theMethodMenuPredictsTheTimeOfTheQueue()
     {
