@@ -99,7 +99,7 @@ QVariant SheetModel::data(const QModelIndex &index, int role) const
     if (role != Qt::AccessibleTextRole)
         return data;
     const auto more = int(framesOf(index).size()) - 1;
-    return more > 0 ? data.toString() + tr(", and %1 more of its series").arg(more) : data;
+    return more > 0 ? data.toString() + tr(", and %n more of its series", nullptr, more) : data;
 }
 
 void SheetModel::setOrder(Order order)

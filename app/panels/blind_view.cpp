@@ -221,7 +221,7 @@ void BlindView::open()
     m_over->clear();
     m_over->addItem(tr("the place in view"));
     if (!f->spots.empty())
-        m_over->addItem(f->spots.size() == 1 ? tr("the spot") : tr("all %1 spots").arg(f->spots.size()));
+        m_over->addItem(f->spots.size() == 1 ? tr("the spot") : tr("all %n spots", nullptr, int(f->spots.size())));
     m_round.reset();
     m_pages->setCurrentIndex(Start);
     seeWhetherItCanBegin();
@@ -316,8 +316,8 @@ void BlindView::showResult()
     else
         words = tr("You preferred %1. That it is better than the next one is %2 % sure.").arg(name(0)).arg(std::min(99, qRound(100 * r.sure)));
     if (!settled && r.pairsToSettle > 0)
-        words += r.pairsToSettle == 1 ? tr(" About one more pair would settle it.") : tr(" About %1 more pairs would settle it.").arg(r.pairsToSettle);
-    words += tr("\nRound %1, %2 pairs.").arg(m_round->seed()).arg(m_round->asked());
+        words += r.pairsToSettle == 1 ? tr(" About one more pair would settle it.") : tr(" About %n more pairs would settle it.", nullptr, r.pairsToSettle);
+    words += tr("\nRound %1, %n pairs.", nullptr, int(m_round->asked())).arg(m_round->seed());
     m_verdict->setText(words);
     const int trial = m_playing[size_t(r.order[0].candidate)].trial;
     m_keep->setText(trial >= 0 ? tr("Keep %1").arg(trialLetter(trial)) : tr("A guest cannot be kept"));
@@ -325,7 +325,7 @@ void BlindView::showResult()
     constexpr int kMostMore = 20;
     const int more = std::clamp(r.pairsToSettle, 1, kMostMore);
     m_more->setVisible(!settled);
-    m_more->setText(more == 1 ? tr("One more pair") : tr("%1 more pairs").arg(more));
+    m_more->setText(more == 1 ? tr("One more pair") : tr("%n more pairs", nullptr, more));
     m_pages->setCurrentIndex(Outcome);
 }
 

@@ -366,7 +366,7 @@ void CaptionStrip::applyTones()
 /// What else is to be known of an untreated frame, in a line.
 QString CaptionStrip::findings(const RollFrame &frame)
 {
-    const QString bad = frame.noise->hotPixels.size() == 1 ? tr("1 bad pixel") : tr("%1 bad pixels").arg(frame.noise->hotPixels.size());
+    const QString bad = frame.noise->hotPixels.size() == 1 ? tr("1 bad pixel") : tr("%n bad pixels", nullptr, int(frame.noise->hotPixels.size()));
     switch (frame.frame->kind) {
     case FrameKind::Rendered: return tr("finished picture; a raw would do better");
     case FrameKind::Linear: {

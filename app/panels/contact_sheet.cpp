@@ -206,7 +206,7 @@ QWidget *ContactSheet::makeCard()
         QAction *a = joined->addAction(text, this, [this, run] {
             const int frames = run(m_session->editing(), chosen());
             emit told(frames == 0 ? tr("Nothing to change.") : frames == 1 ? tr("One frame has another series now.")
-                                                                           : tr("%1 frames have another series now.").arg(frames));
+                                                                           : tr("%n frames have another series now.", nullptr, frames));
         });
         a->setObjectName(name);
         a->setToolTip(tip);
@@ -231,7 +231,7 @@ QWidget *ContactSheet::makeCard()
         return label;
     };
     heading(tr("Treat them"));
-    const auto treated = [this](int frames) { emit told(frames == 1 ? tr("One frame has its keeper now.") : tr("%1 frames have their keepers now.").arg(frames)); };
+    const auto treated = [this](int frames) { emit told(frames == 1 ? tr("One frame has its keeper now.") : tr("%n frames have their keepers now.", nullptr, frames)); };
     m_suggestions = button(tr("Each by its own suggestion"), QStringLiteral("treatSuggestions"), tr("The suggestion becomes the keeper of every chosen frame"), [this, treated] {
         treated(m_session->editing().treat(
             chosen(), [](const RollFrame &f) { return f.suggestion.treatment; }, tr("treating frames by their suggestions")));
@@ -253,7 +253,7 @@ QWidget *ContactSheet::makeCard()
         column->addWidget(b);
     m_from = heading({});
     const auto carried = [this](int frames) { emit told(frames == 0 ? tr("No other chosen frame takes it.") : frames == 1 ? tr("One other frame has it now.")
-                                                                                                                          : tr("%1 other frames have it now.").arg(frames)); };
+                                                                                                                          : tr("%n other frames have it now.", nullptr, frames)); };
     m_spots = button(tr("Spots"), QStringLiteral("carrySpots"), tr("To chosen frames of the same size, in place of theirs"), [this, carried] { carried(m_session->editing().carrySpots(chosen())); });
     m_rendering = button(tr("Rendering"), QStringLiteral("carryRendering"), tr("White balance, exposure and the rest of the rendering"), [this, carried] { carried(m_session->editing().carryRendering(chosen())); });
     m_lens = button(tr("Lens"), QStringLiteral("carryLens"), tr("Lens corrections, to chosen frames of the same size"), [this, carried] { carried(m_session->editing().carryLens(chosen())); });
@@ -267,7 +267,7 @@ QWidget *ContactSheet::makeCard()
     m_off = button(tr("Take off the roll"), QStringLiteral("offChosen"), tr("The files stay where they are; undo puts them back"), [this] {
         const auto frames = chosen();
         m_session->editing().takeOff(frames);
-        emit told(frames.size() == 1 ? tr("One frame is off the roll; its file stays. Undo puts it back.") : tr("%1 frames are off the roll; their files stay. Undo puts them back.").arg(frames.size()));
+        emit told(frames.size() == 1 ? tr("One frame is off the roll; its file stays. Undo puts it back.") : tr("%n frames are off the roll; their files stay. Undo puts them back.", nullptr, int(frames.size())));
     });
     for (QPushButton *b : {m_export, m_clean, m_off})
         column->addWidget(b);
@@ -346,7 +346,7 @@ void ContactSheet::tellInView()
 void ContactSheet::showCounts()
 {
     const int shown = m_model.frameCount(), all = m_session->roll().count();
-    m_title->setText(shown == all ? (all == 1 ? tr("one frame") : tr("%1 frames").arg(all)) : tr("%1 of %2 frames").arg(shown).arg(all));
+    m_title->setText(shown == all ? (all == 1 ? tr("one frame") : tr("%n frames", nullptr, all)) : tr("%1 of %2 frames").arg(shown).arg(all));
     using Only = SheetModel::Only;
     const std::pair<Only, QString> words[] = {{Only::All, tr("all")}, {Only::Undecided, tr("undecided")}, {Only::Exported, tr("exported")}, {Only::Warnings, tr("warnings")}, {Only::Failed, tr("failed")}};
     for (const auto &[only, text] : words) {
@@ -362,7 +362,7 @@ void ContactSheet::showChosen()
     m_paper->onWall = m_session->viewing().currentFrame() ? m_session->viewing().currentFrame()->path : QString();
     const QList<int> frames = chosen();
     m_count->setText(frames.isEmpty() ? tr("No frame chosen") : frames.size() == 1 ? tr("One frame chosen")
-                                                                                   : tr("%1 frames chosen").arg(frames.size()));
+                                                                                   : tr("%n frames chosen", nullptr, int(frames.size())));
     double iso[2] = {1e9, 0}, grain[2] = {1e9, 0}, colour[2] = {1e9, 0};
     const auto span = [](double(&of)[2], double v) {
         of[0] = std::min(of[0], v);

@@ -142,22 +142,22 @@ QWidget *ExportDialog::makeFrames()
         return b;
     };
     const RollFrame &f = *m_session.viewing().readyFrame();
-    const QString letter = trialLetter(f.keeper >= 0 ? f.keeper : std::clamp(m_session.viewing().column() - 1, 0, f.trialCount() - 1));
+    const QString letter = trialLetter(trialFor(m_session, m_session.viewing().current()));
     ExportChoices count;
     const auto framesOf = [&](Frames who) {
         count.frames = who;
         return int(count.indexes(m_session).size());
     };
     if (!m_start.chosen.isEmpty())
-        column->addWidget(offer(Frames::Chosen, m_start.chosen.size() == 1 ? tr("the chosen frame, with its keeper or its suggestion") : tr("the %1 chosen frames, each with its keeper or its suggestion").arg(m_start.chosen.size()), true, QStringLiteral("chosenFrames")));
+        column->addWidget(offer(Frames::Chosen, m_start.chosen.size() == 1 ? tr("the chosen frame, with its keeper or its suggestion") : tr("the %n chosen frames, each with its keeper or its suggestion", nullptr, int(m_start.chosen.size())), true, QStringLiteral("chosenFrames")));
     const int keepers = framesOf(Frames::Keepers), all = framesOf(Frames::Suggestions);
     column->addWidget(offer(Frames::This, f.keeper >= 0 ? tr("%1, with its keeper %2").arg(f.name(), letter) : tr("%1, with trial %2 (no keeper is chosen)").arg(f.name(), letter), true, QStringLiteral("thisFrame")));
     column->addWidget(offer(Frames::Keepers, keepers == 0 ? tr("all frames that have a keeper (none has)") : keepers == 1 ? tr("the one frame that has a keeper")
-                                                                                                                          : tr("all %1 frames that have a keeper, each with its own").arg(keepers),
+                                                                                                                          : tr("all %n frames that have a keeper, each with its own", nullptr, keepers),
                             keepers > 0, QStringLiteral("keepers")));
-    column->addWidget(offer(Frames::Suggestions, all == 1 ? tr("the one frame of the roll, measured and with its suggestion") : tr("all %1 frames of the roll, each measured and with its own suggestion").arg(all), true, QStringLiteral("suggestions")));
+    column->addWidget(offer(Frames::Suggestions, all == 1 ? tr("the one frame of the roll, measured and with its suggestion") : tr("all %n frames of the roll, each measured and with its own suggestion", nullptr, all), true, QStringLiteral("suggestions")));
     QHBoxLayout *row = rowIn(column);
-    row->addWidget(offer(Frames::Alike, all == 1 ? tr("the one frame of the roll, with") : tr("all %1 frames of the roll, alike with").arg(all), true, QStringLiteral("alike")));
+    row->addWidget(offer(Frames::Alike, all == 1 ? tr("the one frame of the roll, with") : tr("all %n frames of the roll, alike with", nullptr, all), true, QStringLiteral("alike")));
     m_alike = new QComboBox;
     m_alike->setObjectName(QStringLiteral("alikeWith"));
     m_alike->setAccessibleName(tr("Treatment for all frames"));
@@ -354,7 +354,7 @@ void ExportDialog::refresh()
     m_time->setText(!problem.isEmpty() || files == 0 ? QString()
                     : unknown == files               ? tr("not known before the frames are measured")
                     : files == 1                     ? tr("about %1").arg(all)
-                                                     : tr("about %1 in all for %2 files, %3 each").arg(all).arg(files).arg(durationWords(seconds / (files - unknown))));
+                                                     : tr("about %1 in all for %n files, %2 each", nullptr, files).arg(all, durationWords(seconds / (files - unknown))));
     m_buttons->button(QDialogButtonBox::Ok)->setEnabled(problem.isEmpty() && files > 0);
 }
 
@@ -378,7 +378,7 @@ bool ExportDialog::settleClashes()
             taken << fileText(target->value().filename());
     if (taken.isEmpty())
         return true;
-    QMessageBox box(QMessageBox::NoIcon, tr("Names are taken"), taken.size() == 1 ? tr("%1 is there already. It is never replaced.").arg(taken.front()) : tr("%1 of these names are taken already, %2 the first. No file is ever replaced.").arg(taken.size()).arg(taken.front()), QMessageBox::Cancel, this);
+    QMessageBox box(QMessageBox::NoIcon, tr("Names are taken"), taken.size() == 1 ? tr("%1 is there already. It is never replaced.").arg(taken.front()) : tr("%n of these names are taken already, %1 the first. No file is ever replaced.", nullptr, int(taken.size())).arg(taken.front()), QMessageBox::Cancel, this);
     box.setObjectName(QStringLiteral("clashQuestion"));
     const auto *number = box.addButton(tr("Next number"), QMessageBox::AcceptRole);
     const auto *skip = box.addButton(tr("Leave out"), QMessageBox::AcceptRole);

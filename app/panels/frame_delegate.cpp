@@ -126,7 +126,7 @@ void FrameDelegate::paint(QPainter *p, const QStyleOptionViewItem &option, const
     }
     p->drawText(text, Qt::AlignVCenter, f->speedWords());
     if (frames > 1)
-        p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, tr("%1 frames").arg(frames));
+        p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, tr("%n frames", nullptr, frames));
     if (!f->isMeasured())
         return p->restore();
     if (!sheet)

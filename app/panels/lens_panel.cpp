@@ -143,7 +143,7 @@ void LensPanel::findProfiles()
     if (m_profiles.empty()) {
         m_profile->addItem(!f || (f->frame->shooting.lens.empty() && m_name->text().isEmpty()) ? tr("the file names no lens") : tr("no profile of that lens"));
     } else {
-        m_profile->addItem(m_profiles.size() == 1 ? tr("choose the profile") : tr("choose one of %1 profiles").arg(m_profiles.size()));
+        m_profile->addItem(m_profiles.size() == 1 ? tr("choose the profile") : tr("choose one of %n profiles", nullptr, int(m_profiles.size())));
         for (const LensProfile &p : m_profiles) {
             QStringList has;
             if (p.hasLateral)

@@ -203,9 +203,9 @@ void QueuePanel::showTotals()
     else
         words << tr("Done.");
     if (done > 0)
-        words << (done == 1 ? tr("1 written and verified.") : tr("%1 written and verified.").arg(done));
+        words << (done == 1 ? tr("1 written and verified.") : tr("%n written and verified.", nullptr, done));
     if (failed > 0)
-        words << (failed == 1 ? tr("1 failed; its original is as it was.") : tr("%1 failed; their originals are as they were.").arg(failed));
+        words << (failed == 1 ? tr("1 failed; its original is as it was.") : tr("%n failed; their originals are as they were.", nullptr, failed));
     m_total->setText(words.join(u' '));
     m_pause->setText(m_queue->isPaused() ? tr("Resume") : tr("Pause"));
     m_pause->setEnabled(m_queue->isPaused() || m_queue->isBusy());

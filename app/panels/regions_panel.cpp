@@ -384,7 +384,7 @@ QString RegionsPanel::wordsOf(const MaskPart &part) const
 {
     QString words = kindWords(part.kind);
     if (part.kind == MaskPart::Kind::Painted)
-        words += part.strokes.size() == 1 ? tr(", 1 stroke") : tr(", %1 strokes").arg(part.strokes.size());
+        words += part.strokes.size() == 1 ? tr(", 1 stroke") : tr(", %n strokes", nullptr, int(part.strokes.size()));
     return part.joins == MaskPart::Joins::Adds ? words : part.joins == MaskPart::Joins::Subtracts ? tr("without: %1").arg(words)
                                                                                                   : tr("only where: %1").arg(words);
 }

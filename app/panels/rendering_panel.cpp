@@ -76,7 +76,7 @@ RenderingPanel::RenderingPanel(Session *session, QWidget *parent) : QWidget(pare
     m_alike = button(tr("All frames alike"), QStringLiteral("renderAlike"), tr("Every other frame of the roll is rendered as this one"), [this] {
         const int others = m_session->editing().carryRendering();
         emit told(others == 0 ? tr("Every other frame is rendered so already.") : others == 1 ? tr("One other frame is rendered so now.")
-                                                                                              : tr("%1 other frames are rendered so now.").arg(others));
+                                                                                              : tr("%n other frames are rendered so now.", nullptr, others));
     });
     grid->addLayout(buttons, grid->rowCount(), 0, 1, 3);
     grid->setRowStretch(grid->rowCount(), 1);

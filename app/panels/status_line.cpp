@@ -89,7 +89,7 @@ void StatusLine::showQueue()
         const int over = m_queue->overCount(), waiting = m_queue->waitingCount();
         m_exports->setText(waiting > 0 ? tr("queue: paused, %1 waiting").arg(waiting) : over == 0 ? QString()
                                                                                     : over == 1   ? tr("queue: done, 1 file")
-                                                                                                  : tr("queue: done, %1 files").arg(over));
+                                                                                                  : tr("queue: done, %n files", nullptr, over));
         return;
     }
     const double left = m_queue->secondsLeft();

@@ -453,7 +453,7 @@ void Editing::takeOff(QList<int> frames)
     if (frames.isEmpty())
         return;
     std::sort(frames.begin(), frames.end(), std::greater<>()); // those that are left keep their numbers
-    m_undo.beginMacro(frames.size() == 1 ? tr("taking a frame off the roll") : tr("taking %1 frames off the roll").arg(frames.size()));
+    m_undo.beginMacro(frames.size() == 1 ? tr("taking a frame off the roll") : tr("taking %n frames off the roll", nullptr, int(frames.size())));
     for (const int i : frames)
         takeOff(i);
     m_undo.endMacro();

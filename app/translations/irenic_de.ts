@@ -1113,10 +1113,6 @@ Ein Export dieser Aufnahme: etwa %2</translation>
         <translation>Die Stellen sind jetzt auf einer weiteren Aufnahme.</translation>
     </message>
     <message>
-        <source>The spots are on %1 other frames now.</source>
-        <translation>Die Stellen sind jetzt auf %1 weiteren Aufnahmen.</translation>
-    </message>
-    <message>
         <source>&amp;Go to</source>
         <translation>&amp;Gehe zu</translation>
     </message>
@@ -1303,10 +1299,6 @@ Ein Export dieser Aufnahme: etwa %2</translation>
     <message>
         <source>%1   (one frame)</source>
         <translation>%1   (eine Aufnahme)</translation>
-    </message>
-    <message>
-        <source>%1   (%2 frames)</source>
-        <translation>%1   (%2 Aufnahmen)</translation>
     </message>
     <message>
         <source>Forgot %1. Frames that are open keep their noise as it was measured.</source>
@@ -1860,6 +1852,20 @@ Ein Export dieser Aufnahme: etwa %2</translation>
         <source>hold ,</source>
         <translation>, halten</translation>
     </message>
+    <message numerus="yes">
+        <source>The spots are on %n other frames now.</source>
+        <translation>
+            <numerusform>Die Stellen sind jetzt auf %n weiterer Aufnahme.</numerusform>
+            <numerusform>Die Stellen sind jetzt auf %n weiteren Aufnahmen.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1   (%n frames)</source>
+        <translation>
+            <numerusform>%1   (%n Aufnahme)</numerusform>
+            <numerusform>%1   (%n Aufnahmen)</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>irenic::AtomicFile</name>
@@ -2015,10 +2021,6 @@ Ein Export dieser Aufnahme: etwa %2</translation>
         <translation>die Stelle</translation>
     </message>
     <message>
-        <source>all %1 spots</source>
-        <translation>alle %1 Stellen</translation>
-    </message>
-    <message>
         <source>A round needs at least two pictures</source>
         <translation>Ein Vergleich braucht mindestens zwei Bilder</translation>
     </message>
@@ -2043,16 +2045,6 @@ Ein Export dieser Aufnahme: etwa %2</translation>
         <translation> Etwa ein weiteres Paar würde es entscheiden.</translation>
     </message>
     <message>
-        <source> About %1 more pairs would settle it.</source>
-        <translation> Etwa %1 weitere Paare würden es entscheiden.</translation>
-    </message>
-    <message>
-        <source>
-Round %1, %2 pairs.</source>
-        <translation>
-Vergleich %1, %2 Paare.</translation>
-    </message>
-    <message>
         <source>Keep %1</source>
         <translation>%1 behalten</translation>
     </message>
@@ -2064,9 +2056,36 @@ Vergleich %1, %2 Paare.</translation>
         <source>One more pair</source>
         <translation>Ein weiteres Paar</translation>
     </message>
-    <message>
-        <source>%1 more pairs</source>
-        <translation>%1 weitere Paare</translation>
+    <message numerus="yes">
+        <source>all %n spots</source>
+        <translation>
+            <numerusform>die %n Stelle</numerusform>
+            <numerusform>alle %n Stellen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source> About %n more pairs would settle it.</source>
+        <translation>
+            <numerusform> Etwa %n weiteres Paar würde es entscheiden.</numerusform>
+            <numerusform> Etwa %n weitere Paare würden es entscheiden.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>
+Round %1, %n pairs.</source>
+        <translation>
+            <numerusform>
+Vergleich %1, %n Paar.</numerusform>
+            <numerusform>
+Vergleich %1, %n Paare.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n more pairs</source>
+        <translation>
+            <numerusform>%n weiteres Paar</numerusform>
+            <numerusform>%n weitere Paare</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -2181,10 +2200,6 @@ Solange er gehalten wird, liegt ein heller Schleier über dem, was das Schärfen
         <translation>1 schlechtes Pixel</translation>
     </message>
     <message>
-        <source>%1 bad pixels</source>
-        <translation>%1 schlechte Pixel</translation>
-    </message>
-    <message>
         <source>finished picture; a raw would do better</source>
         <translation>fertiges Bild; ein Raw wäre besser</translation>
     </message>
@@ -2265,6 +2280,13 @@ Vorschlag: %4, %L5 x</translation>
     <message>
         <source>Return trial %1 to the suggestion</source>
         <translation>Probe %1 zum Vorschlag zurückbringen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n bad pixels</source>
+        <translation>
+            <numerusform>%n schlechtes Pixel</numerusform>
+            <numerusform>%n schlechte Pixel</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -2432,10 +2454,6 @@ Vorschlag: %4, %L5 x</translation>
         <translation>Eine Aufnahme hat jetzt ihren Favoriten.</translation>
     </message>
     <message>
-        <source>%1 frames have their keepers now.</source>
-        <translation>%1 Aufnahmen haben jetzt ihre Favoriten.</translation>
-    </message>
-    <message>
         <source>Each by its own suggestion</source>
         <translation>Jede nach ihrem Vorschlag</translation>
     </message>
@@ -2466,10 +2484,6 @@ Vorschlag: %4, %L5 x</translation>
     <message>
         <source>One other frame has it now.</source>
         <translation>Eine weitere Aufnahme hat es jetzt.</translation>
-    </message>
-    <message>
-        <source>%1 other frames have it now.</source>
-        <translation>%1 weitere Aufnahmen haben es jetzt.</translation>
     </message>
     <message>
         <source>Spots</source>
@@ -2528,10 +2542,6 @@ Vorschlag: %4, %L5 x</translation>
         <translation>Eine Aufnahme ist vom Film; ihre Datei bleibt. Rückgängig holt sie wieder.</translation>
     </message>
     <message>
-        <source>%1 frames are off the roll; their files stay. Undo puts them back.</source>
-        <translation>%1 Aufnahmen sind vom Film; ihre Dateien bleiben. Rückgängig holt sie wieder.</translation>
-    </message>
-    <message>
         <source>Enter: hang on the wall
 Shift: up to here   Ctrl: one more
 Ctrl+A: all   Esc: back to the wall</source>
@@ -2542,10 +2552,6 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     <message>
         <source>one frame</source>
         <translation>eine Aufnahme</translation>
-    </message>
-    <message>
-        <source>%1 frames</source>
-        <translation>%1 Aufnahmen</translation>
     </message>
     <message>
         <source>%1 of %2 frames</source>
@@ -2582,10 +2588,6 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     <message>
         <source>One frame chosen</source>
         <translation>Eine Aufnahme gewählt</translation>
-    </message>
-    <message>
-        <source>%1 frames chosen</source>
-        <translation>%1 Aufnahmen gewählt</translation>
     </message>
     <message>
         <source>ISO %1</source>
@@ -2636,10 +2638,6 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
         <translation>Eine Aufnahme hat jetzt eine andere Serie.</translation>
     </message>
     <message>
-        <source>%1 frames have another series now.</source>
-        <translation>%1 Aufnahmen haben jetzt eine andere Serie.</translation>
-    </message>
-    <message>
         <source>One series of these</source>
         <translation>Eine Serie aus diesen</translation>
     </message>
@@ -2658,6 +2656,48 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     <message>
         <source>As their times tell</source>
         <translation>Wie ihre Zeiten sagen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames have another series now.</source>
+        <translation>
+            <numerusform>%n Aufnahme hat jetzt eine andere Serie.</numerusform>
+            <numerusform>%n Aufnahmen haben jetzt eine andere Serie.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames have their keepers now.</source>
+        <translation>
+            <numerusform>%n Aufnahme hat jetzt ihren Favoriten.</numerusform>
+            <numerusform>%n Aufnahmen haben jetzt ihre Favoriten.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n other frames have it now.</source>
+        <translation>
+            <numerusform>%n weitere Aufnahme hat es jetzt.</numerusform>
+            <numerusform>%n weitere Aufnahmen haben es jetzt.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames are off the roll; their files stay. Undo puts them back.</source>
+        <translation>
+            <numerusform>%n Aufnahme ist vom Film; ihre Datei bleibt. Rückgängig holt sie wieder.</numerusform>
+            <numerusform>%n Aufnahmen sind vom Film; ihre Dateien bleiben. Rückgängig holt sie wieder.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames</source>
+        <translation>
+            <numerusform>%n Aufnahme</numerusform>
+            <numerusform>%n Aufnahmen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames chosen</source>
+        <translation>
+            <numerusform>%n Aufnahme gewählt</numerusform>
+            <numerusform>%n Aufnahmen gewählt</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3151,9 +3191,12 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
         <source>taking a frame off the roll</source>
         <translation>eine Aufnahme vom Film nehmen</translation>
     </message>
-    <message>
-        <source>taking %1 frames off the roll</source>
-        <translation>%1 Aufnahmen vom Film nehmen</translation>
+    <message numerus="yes">
+        <source>taking %n frames off the roll</source>
+        <translation>
+            <numerusform>%n Aufnahme vom Film nehmen</numerusform>
+            <numerusform>%n Aufnahmen vom Film nehmen</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3256,10 +3299,6 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <translation>die gewählte Aufnahme, mit ihrem Favoriten oder ihrem Vorschlag</translation>
     </message>
     <message>
-        <source>the %1 chosen frames, each with its keeper or its suggestion</source>
-        <translation>die %1 gewählten Aufnahmen, jede mit ihrem Favoriten oder ihrem Vorschlag</translation>
-    </message>
-    <message>
         <source>%1, with its keeper %2</source>
         <translation>%1, mit ihrem Favoriten %2</translation>
     </message>
@@ -3274,18 +3313,6 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
     <message>
         <source>the one frame that has a keeper</source>
         <translation>die eine Aufnahme mit einem Favoriten</translation>
-    </message>
-    <message>
-        <source>all %1 frames that have a keeper, each with its own</source>
-        <translation>alle %1 Aufnahmen mit einem Favoriten, jede mit dem ihren</translation>
-    </message>
-    <message>
-        <source>all %1 frames of the roll, each measured and with its own suggestion</source>
-        <translation>alle %1 Aufnahmen des Films, jede gemessen und mit ihrem Vorschlag</translation>
-    </message>
-    <message>
-        <source>all %1 frames of the roll, alike with</source>
-        <translation>alle %1 Aufnahmen des Films, gleich mit</translation>
     </message>
     <message>
         <source>Treatment for all frames</source>
@@ -3436,20 +3463,12 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <translation>etwa %1</translation>
     </message>
     <message>
-        <source>about %1 in all for %2 files, %3 each</source>
-        <translation>etwa %1 insgesamt für %2 Dateien, je %3</translation>
-    </message>
-    <message>
         <source>Names are taken</source>
         <translation>Namen sind vergeben</translation>
     </message>
     <message>
         <source>%1 is there already. It is never replaced.</source>
         <translation>%1 ist schon da. Sie wird nie ersetzt.</translation>
-    </message>
-    <message>
-        <source>%1 of these names are taken already, %2 the first. No file is ever replaced.</source>
-        <translation>%1 dieser Namen sind schon vergeben, %2 als erster. Keine Datei wird je ersetzt.</translation>
     </message>
     <message>
         <source>Next number</source>
@@ -3482,6 +3501,48 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
     <message>
         <source>JPEG XL (DNG 1.7)</source>
         <translation>JPEG XL (DNG 1.7)</translation>
+    </message>
+    <message numerus="yes">
+        <source>the %n chosen frames, each with its keeper or its suggestion</source>
+        <translation>
+            <numerusform>die %n gewählte Aufnahme mit ihrem Favoriten oder ihrem Vorschlag</numerusform>
+            <numerusform>die %n gewählten Aufnahmen, jede mit ihrem Favoriten oder ihrem Vorschlag</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>all %n frames that have a keeper, each with its own</source>
+        <translation>
+            <numerusform>die %n Aufnahme mit einem Favoriten</numerusform>
+            <numerusform>alle %n Aufnahmen mit einem Favoriten, jede mit dem ihren</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>all %n frames of the roll, each measured and with its own suggestion</source>
+        <translation>
+            <numerusform>die %n Aufnahme des Films, gemessen und mit ihrem Vorschlag</numerusform>
+            <numerusform>alle %n Aufnahmen des Films, jede gemessen und mit ihrem Vorschlag</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>all %n frames of the roll, alike with</source>
+        <translation>
+            <numerusform>die %n Aufnahme des Films, mit</numerusform>
+            <numerusform>alle %n Aufnahmen des Films, gleich mit</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>about %1 in all for %n files, %2 each</source>
+        <translation>
+            <numerusform>etwa %1 insgesamt für %n Datei, je %2</numerusform>
+            <numerusform>etwa %1 insgesamt für %n Dateien, je %2</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of these names are taken already, %1 the first. No file is ever replaced.</source>
+        <translation>
+            <numerusform>%n dieser Namen ist schon vergeben, %1 als erster. Keine Datei wird je ersetzt.</numerusform>
+            <numerusform>%n dieser Namen sind schon vergeben, %1 als erster. Keine Datei wird je ersetzt.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3556,10 +3617,6 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <translation>Der Hinweis am Zeiger sagt, warum.</translation>
     </message>
     <message>
-        <source>%1 frames</source>
-        <translation>%1 Aufnahmen</translation>
-    </message>
-    <message>
         <source>grain</source>
         <translation>Korn</translation>
     </message>
@@ -3567,16 +3624,19 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <source>colour</source>
         <translation>Farbe</translation>
     </message>
+    <message numerus="yes">
+        <source>%n frames</source>
+        <translation>
+            <numerusform>%n Aufnahme</numerusform>
+            <numerusform>%n Aufnahmen</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>irenic::GuestPinning</name>
     <message>
         <source>Matching %1 ...</source>
         <translation>%1 wird angeglichen ...</translation>
-    </message>
-    <message>
-        <source>Matching %1 guests ...</source>
-        <translation>%1 Gäste werden angeglichen ...</translation>
     </message>
     <message>
         <source>Pin renditions of this frame made elsewhere</source>
@@ -3593,6 +3653,13 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
     <message>
         <source>%1 It stays in the session as a guest of %2.</source>
         <translation>%1 Er bleibt als Gast von %2 in der Sitzung.</translation>
+    </message>
+    <message numerus="yes">
+        <source>Matching %n guests ...</source>
+        <translation>
+            <numerusform>%n Gast wird angeglichen ...</numerusform>
+            <numerusform>%n Gäste werden angeglichen ...</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3856,10 +3923,6 @@ bei oder unter Schwarz: %4 %, %5 %, %6 %</translation>
         <translation>das Profil wählen</translation>
     </message>
     <message>
-        <source>choose one of %1 profiles</source>
-        <translation>eines von %1 Profilen wählen</translation>
-    </message>
-    <message>
         <source>lateral</source>
         <translation>Farbquerfehler</translation>
     </message>
@@ -3886,6 +3949,13 @@ bei oder unter Schwarz: %4 %, %5 %, %6 %</translation>
     <message>
         <source>From: %1</source>
         <translation>Aus: %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>choose one of %n profiles</source>
+        <translation>
+            <numerusform>das %n Profil wählen</numerusform>
+            <numerusform>eines von %n Profilen wählen</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4045,20 +4115,8 @@ bei oder unter Schwarz: %4 %, %5 %, %6 %</translation>
         <translation>%1 ausgelassen: %2.</translation>
     </message>
     <message>
-        <source>The queue is done: %1 files written and verified. The Queue card (F12) tells of each.</source>
-        <translation>Die Warteschlange ist fertig: %1 Dateien geschrieben und geprüft. Die Karte Warteschlange (F12) sagt von jeder.</translation>
-    </message>
-    <message>
-        <source>The queue is done: %1 files written and verified, %2 failed. The Queue card (F12) tells of each.</source>
-        <translation>Die Warteschlange ist fertig: %1 Dateien geschrieben und geprüft, %2 misslungen. Die Karte Warteschlange (F12) sagt von jeder.</translation>
-    </message>
-    <message>
         <source>One export was not finished the last time. Resume it in the Queue, or cancel it there.</source>
         <translation>Ein Export wurde das letzte Mal nicht fertig. In der Warteschlange fortsetzen oder abbrechen.</translation>
-    </message>
-    <message>
-        <source>%1 exports were not finished the last time. Resume them in the Queue, or cancel them there.</source>
-        <translation>%1 Exporte wurden das letzte Mal nicht fertig. In der Warteschlange fortsetzen oder abbrechen.</translation>
     </message>
     <message>
         <source>hold Space: untreated     T: test strip     W: loupe     Y: blind round     K: keep     Ctrl+E: export     F1: all keys</source>
@@ -4199,10 +4257,6 @@ Rest: Korn %L1 %, Farbe %L2 %, Verlust %L3</translation>
         <translation>%1 (%1);;Alle Dateien (*)</translation>
     </message>
     <message>
-        <source>Found %1 files of the session there.</source>
-        <translation>%1 Dateien der Sitzung dort gefunden.</translation>
-    </message>
-    <message>
         <source>That file is in the roll already.</source>
         <translation>Diese Datei ist schon auf dem Film.</translation>
     </message>
@@ -4245,10 +4299,6 @@ Rest: Korn %L1 %, Farbe %L2 %, Verlust %L3</translation>
     <message>
         <source>One file</source>
         <translation>Eine Datei</translation>
-    </message>
-    <message>
-        <source>%1 files</source>
-        <translation>%1 Dateien</translation>
     </message>
     <message>
         <source>%1 into the queue, %2, each with its suggestion; about %3.</source>
@@ -4365,6 +4415,38 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>%1, %2</source>
         <translation>%1, %2</translation>
+    </message>
+    <message numerus="yes">
+        <source>The queue is done: %n files written and verified. The Queue card (F12) tells of each.</source>
+        <translation>
+            <numerusform>Die Warteschlange ist fertig: %n Datei geschrieben und geprüft. Die Karte Warteschlange (F12) sagt von jeder.</numerusform>
+            <numerusform>Die Warteschlange ist fertig: %n Dateien geschrieben und geprüft. Die Karte Warteschlange (F12) sagt von jeder.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n exports were not finished the last time. Resume them in the Queue, or cancel them there.</source>
+        <translation>
+            <numerusform>%n Export wurde das letzte Mal nicht fertig. In der Warteschlange fortsetzen oder abbrechen.</numerusform>
+            <numerusform>%n Exporte wurden das letzte Mal nicht fertig. In der Warteschlange fortsetzen oder abbrechen.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Found %n files of the session there.</source>
+        <translation>
+            <numerusform>%n Datei der Sitzung dort gefunden.</numerusform>
+            <numerusform>%n Dateien der Sitzung dort gefunden.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n files</source>
+        <translation>
+            <numerusform>%n Datei</numerusform>
+            <numerusform>%n Dateien</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The queue is done: %1 written and verified, %2 failed. The Queue card (F12) tells of each.</source>
+        <translation>Die Warteschlange ist fertig: %1 geschrieben und geprüft, %2 misslungen. Die Karte Warteschlange (F12) sagt von jeder.</translation>
     </message>
 </context>
 <context>
@@ -4501,16 +4583,19 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>Eine Datei wurde geschrieben und geprüft.</translation>
     </message>
     <message>
-        <source>%1 files were written and verified.</source>
-        <translation>%1 Dateien wurden geschrieben und geprüft.</translation>
-    </message>
-    <message>
         <source>%1 %2 failed; the Queue card says why.</source>
         <translation>%1 %2 misslungen; die Karte Warteschlange sagt, warum.</translation>
     </message>
     <message>
         <source>The queue is done</source>
         <translation>Die Warteschlange ist fertig</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n files were written and verified.</source>
+        <translation>
+            <numerusform>%n Datei wurde geschrieben und geprüft.</numerusform>
+            <numerusform>%n Dateien wurden geschrieben und geprüft.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4640,16 +4725,8 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>1 geschrieben und geprüft.</translation>
     </message>
     <message>
-        <source>%1 written and verified.</source>
-        <translation>%1 geschrieben und geprüft.</translation>
-    </message>
-    <message>
         <source>1 failed; its original is as it was.</source>
         <translation>1 misslungen; ihr Original ist, wie es war.</translation>
-    </message>
-    <message>
-        <source>%1 failed; their originals are as they were.</source>
-        <translation>%1 misslungen; ihre Originale sind, wie sie waren.</translation>
     </message>
     <message>
         <source>Resume</source>
@@ -4706,6 +4783,20 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>≈ %1</source>
         <translation>≈ %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n written and verified.</source>
+        <translation>
+            <numerusform>%n geschrieben und geprüft.</numerusform>
+            <numerusform>%n geschrieben und geprüft.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n failed; their originals are as they were.</source>
+        <translation>
+            <numerusform>%n misslungen; ihr Original ist, wie es war.</numerusform>
+            <numerusform>%n misslungen; ihre Originale sind, wie sie waren.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4983,10 +5074,6 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>Rezept %1 auf %2</translation>
     </message>
     <message>
-        <source>%1 is the keeper of %2 frames now.</source>
-        <translation>%1 ist jetzt der Favorit von %2 Aufnahmen.</translation>
-    </message>
-    <message>
         <source>Export the recipe</source>
         <translation>Das Rezept exportieren</translation>
     </message>
@@ -5029,6 +5116,17 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>Imported %1.</source>
         <translation>%1 importiert.</translation>
+    </message>
+    <message>
+        <source>%1 is the keeper of one frame now.</source>
+        <translation>%1 ist jetzt der Favorit von einer Aufnahme.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 is the keeper of %n frames now.</source>
+        <translation>
+            <numerusform>%1 ist jetzt der Favorit von %n Aufnahme.</numerusform>
+            <numerusform>%1 ist jetzt der Favorit von %n Aufnahmen.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5262,16 +5360,19 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>, 1 Strich</translation>
     </message>
     <message>
-        <source>, %1 strokes</source>
-        <translation>, %1 Striche</translation>
-    </message>
-    <message>
         <source>without: %1</source>
         <translation>ohne: %1</translation>
     </message>
     <message>
         <source>only where: %1</source>
         <translation>nur wo: %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n strokes</source>
+        <translation>
+            <numerusform>, %n Strich</numerusform>
+            <numerusform>, %n Striche</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5337,10 +5438,6 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>Eine weitere Aufnahme ist jetzt so entwickelt.</translation>
     </message>
     <message>
-        <source>%1 other frames are rendered so now.</source>
-        <translation>%1 weitere Aufnahmen sind jetzt so entwickelt.</translation>
-    </message>
-    <message>
         <source>That place is blown, black, or of a colour that no light has; the white balance stays as it was.</source>
         <translation>Diese Stelle ist ausgefressen, schwarz oder von einer Farbe, die kein Licht hat; der Weißabgleich blieb, wie er war.</translation>
     </message>
@@ -5351,6 +5448,13 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>automatic brightness</source>
         <translation>automatische Helligkeit</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n other frames are rendered so now.</source>
+        <translation>
+            <numerusform>%n weitere Aufnahme ist jetzt so entwickelt.</numerusform>
+            <numerusform>%n weitere Aufnahmen sind jetzt so entwickelt.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5449,9 +5553,12 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
 </context>
 <context>
     <name>irenic::SheetModel</name>
-    <message>
-        <source>, and %1 more of its series</source>
-        <translation>, und %1 weitere ihrer Serie</translation>
+    <message numerus="yes">
+        <source>, and %n more of its series</source>
+        <translation>
+            <numerusform>, und %n weitere ihrer Serie</numerusform>
+            <numerusform>, und %n weitere ihrer Serie</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5685,16 +5792,19 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
         <translation>Warteschlange: fertig, 1 Datei</translation>
     </message>
     <message>
-        <source>queue: done, %1 files</source>
-        <translation>Warteschlange: fertig, %1 Dateien</translation>
-    </message>
-    <message>
         <source>queue: %1 of %2</source>
         <translation>Warteschlange: %1 von %2</translation>
     </message>
     <message>
         <source>, about %1 left</source>
         <translation>, noch etwa %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>queue: done, %n files</source>
+        <translation>
+            <numerusform>Warteschlange: fertig, %n Datei</numerusform>
+            <numerusform>Warteschlange: fertig, %n Dateien</numerusform>
+        </translation>
     </message>
 </context>
 <context>

@@ -1113,10 +1113,6 @@ Un export de cette vue : environ %2</translation>
         <translation>Les repères sont maintenant sur une autre vue.</translation>
     </message>
     <message>
-        <source>The spots are on %1 other frames now.</source>
-        <translation>Les repères sont maintenant sur %1 autres vues.</translation>
-    </message>
-    <message>
         <source>&amp;Go to</source>
         <translation>A&amp;ller à</translation>
     </message>
@@ -1303,10 +1299,6 @@ Un export de cette vue : environ %2</translation>
     <message>
         <source>%1   (one frame)</source>
         <translation>%1   (une vue)</translation>
-    </message>
-    <message>
-        <source>%1   (%2 frames)</source>
-        <translation>%1   (%2 vues)</translation>
     </message>
     <message>
         <source>Forgot %1. Frames that are open keep their noise as it was measured.</source>
@@ -1860,6 +1852,20 @@ Un export de cette vue : environ %2</translation>
         <source>hold ,</source>
         <translation>tenir ,</translation>
     </message>
+    <message numerus="yes">
+        <source>The spots are on %n other frames now.</source>
+        <translation>
+            <numerusform>Les repères sont maintenant sur %n autre vue.</numerusform>
+            <numerusform>Les repères sont maintenant sur %n autres vues.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1   (%n frames)</source>
+        <translation>
+            <numerusform>%1   (%n vue)</numerusform>
+            <numerusform>%1   (%n vues)</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>irenic::AtomicFile</name>
@@ -2015,10 +2021,6 @@ Un export de cette vue : environ %2</translation>
         <translation>le repère</translation>
     </message>
     <message>
-        <source>all %1 spots</source>
-        <translation>les %1 repères</translation>
-    </message>
-    <message>
         <source>A round needs at least two pictures</source>
         <translation>Une comparaison demande au moins deux images</translation>
     </message>
@@ -2043,16 +2045,6 @@ Un export de cette vue : environ %2</translation>
         <translation> Environ une paire de plus trancherait.</translation>
     </message>
     <message>
-        <source> About %1 more pairs would settle it.</source>
-        <translation> Environ %1 paires de plus trancheraient.</translation>
-    </message>
-    <message>
-        <source>
-Round %1, %2 pairs.</source>
-        <translation>
-Comparaison %1, %2 paires.</translation>
-    </message>
-    <message>
         <source>Keep %1</source>
         <translation>Retenir %1</translation>
     </message>
@@ -2064,9 +2056,36 @@ Comparaison %1, %2 paires.</translation>
         <source>One more pair</source>
         <translation>Une paire de plus</translation>
     </message>
-    <message>
-        <source>%1 more pairs</source>
-        <translation>%1 paires de plus</translation>
+    <message numerus="yes">
+        <source>all %n spots</source>
+        <translation>
+            <numerusform>le %n repère</numerusform>
+            <numerusform>les %n repères</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source> About %n more pairs would settle it.</source>
+        <translation>
+            <numerusform> Environ %n paire de plus trancherait.</numerusform>
+            <numerusform> Environ %n paires de plus trancheraient.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>
+Round %1, %n pairs.</source>
+        <translation>
+            <numerusform>
+Comparaison %1, %n paire.</numerusform>
+            <numerusform>
+Comparaison %1, %n paires.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n more pairs</source>
+        <translation>
+            <numerusform>%n paire de plus</numerusform>
+            <numerusform>%n paires de plus</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -2181,10 +2200,6 @@ Tant qu&apos;elle est tenue, un voile pâle couvre ce que l&apos;accentuation é
         <translation>1 mauvais pixel</translation>
     </message>
     <message>
-        <source>%1 bad pixels</source>
-        <translation>%1 mauvais pixels</translation>
-    </message>
-    <message>
         <source>finished picture; a raw would do better</source>
         <translation>image finie ; un raw ferait mieux</translation>
     </message>
@@ -2265,6 +2280,13 @@ suggestion : %4, %L5 x</translation>
     <message>
         <source>Return trial %1 to the suggestion</source>
         <translation>Ramener l&apos;essai %1 à la suggestion</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n bad pixels</source>
+        <translation>
+            <numerusform>%n mauvais pixel</numerusform>
+            <numerusform>%n mauvais pixels</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -2432,10 +2454,6 @@ suggestion : %4, %L5 x</translation>
         <translation>Une vue a maintenant son essai retenu.</translation>
     </message>
     <message>
-        <source>%1 frames have their keepers now.</source>
-        <translation>%1 vues ont maintenant leur essai retenu.</translation>
-    </message>
-    <message>
         <source>Each by its own suggestion</source>
         <translation>Chacune selon sa suggestion</translation>
     </message>
@@ -2466,10 +2484,6 @@ suggestion : %4, %L5 x</translation>
     <message>
         <source>One other frame has it now.</source>
         <translation>Une autre vue l&apos;a maintenant.</translation>
-    </message>
-    <message>
-        <source>%1 other frames have it now.</source>
-        <translation>%1 autres vues l&apos;ont maintenant.</translation>
     </message>
     <message>
         <source>Spots</source>
@@ -2528,10 +2542,6 @@ suggestion : %4, %L5 x</translation>
         <translation>Une vue est retirée de la pellicule ; son fichier reste. Annuler la remet.</translation>
     </message>
     <message>
-        <source>%1 frames are off the roll; their files stay. Undo puts them back.</source>
-        <translation>%1 vues sont retirées de la pellicule ; leurs fichiers restent. Annuler les remet.</translation>
-    </message>
-    <message>
         <source>Enter: hang on the wall
 Shift: up to here   Ctrl: one more
 Ctrl+A: all   Esc: back to the wall</source>
@@ -2542,10 +2552,6 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     <message>
         <source>one frame</source>
         <translation>une vue</translation>
-    </message>
-    <message>
-        <source>%1 frames</source>
-        <translation>%1 vues</translation>
     </message>
     <message>
         <source>%1 of %2 frames</source>
@@ -2582,10 +2588,6 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     <message>
         <source>One frame chosen</source>
         <translation>Une vue choisie</translation>
-    </message>
-    <message>
-        <source>%1 frames chosen</source>
-        <translation>%1 vues choisies</translation>
     </message>
     <message>
         <source>ISO %1</source>
@@ -2636,10 +2638,6 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
         <translation>Une vue a maintenant une autre série.</translation>
     </message>
     <message>
-        <source>%1 frames have another series now.</source>
-        <translation>%1 vues ont maintenant une autre série.</translation>
-    </message>
-    <message>
         <source>One series of these</source>
         <translation>Une série de celles-ci</translation>
     </message>
@@ -2658,6 +2656,48 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     <message>
         <source>As their times tell</source>
         <translation>Selon leur heure</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames have another series now.</source>
+        <translation>
+            <numerusform>%n vue a maintenant une autre série.</numerusform>
+            <numerusform>%n vues ont maintenant une autre série.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames have their keepers now.</source>
+        <translation>
+            <numerusform>%n vue a maintenant son essai retenu.</numerusform>
+            <numerusform>%n vues ont maintenant leur essai retenu.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n other frames have it now.</source>
+        <translation>
+            <numerusform>%n autre vue l&apos;a maintenant.</numerusform>
+            <numerusform>%n autres vues l&apos;ont maintenant.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames are off the roll; their files stay. Undo puts them back.</source>
+        <translation>
+            <numerusform>%n vue est retirée de la pellicule ; son fichier reste. Annuler la remet.</numerusform>
+            <numerusform>%n vues sont retirées de la pellicule ; leurs fichiers restent. Annuler les remet.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames</source>
+        <translation>
+            <numerusform>%n vue</numerusform>
+            <numerusform>%n vues</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frames chosen</source>
+        <translation>
+            <numerusform>%n vue choisie</numerusform>
+            <numerusform>%n vues choisies</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3151,9 +3191,12 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
         <source>taking a frame off the roll</source>
         <translation>retrait d&apos;une vue de la pellicule</translation>
     </message>
-    <message>
-        <source>taking %1 frames off the roll</source>
-        <translation>retrait de %1 vues de la pellicule</translation>
+    <message numerus="yes">
+        <source>taking %n frames off the roll</source>
+        <translation>
+            <numerusform>retrait de %n vue de la pellicule</numerusform>
+            <numerusform>retrait de %n vues de la pellicule</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3256,10 +3299,6 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <translation>la vue choisie, avec son essai retenu ou sa suggestion</translation>
     </message>
     <message>
-        <source>the %1 chosen frames, each with its keeper or its suggestion</source>
-        <translation>les %1 vues choisies, chacune avec son essai retenu ou sa suggestion</translation>
-    </message>
-    <message>
         <source>%1, with its keeper %2</source>
         <translation>%1, avec son essai retenu %2</translation>
     </message>
@@ -3274,18 +3313,6 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
     <message>
         <source>the one frame that has a keeper</source>
         <translation>la seule vue qui a un essai retenu</translation>
-    </message>
-    <message>
-        <source>all %1 frames that have a keeper, each with its own</source>
-        <translation>les %1 vues qui ont un essai retenu, chacune avec le sien</translation>
-    </message>
-    <message>
-        <source>all %1 frames of the roll, each measured and with its own suggestion</source>
-        <translation>les %1 vues de la pellicule, chacune mesurée et avec sa suggestion</translation>
-    </message>
-    <message>
-        <source>all %1 frames of the roll, alike with</source>
-        <translation>les %1 vues de la pellicule, toutes avec</translation>
     </message>
     <message>
         <source>Treatment for all frames</source>
@@ -3436,20 +3463,12 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <translation>environ %1</translation>
     </message>
     <message>
-        <source>about %1 in all for %2 files, %3 each</source>
-        <translation>environ %1 en tout pour %2 fichiers, %3 chacun</translation>
-    </message>
-    <message>
         <source>Names are taken</source>
         <translation>Des noms sont pris</translation>
     </message>
     <message>
         <source>%1 is there already. It is never replaced.</source>
         <translation>%1 existe déjà. Il n&apos;est jamais remplacé.</translation>
-    </message>
-    <message>
-        <source>%1 of these names are taken already, %2 the first. No file is ever replaced.</source>
-        <translation>%1 de ces noms sont déjà pris, %2 le premier. Aucun fichier n&apos;est jamais remplacé.</translation>
     </message>
     <message>
         <source>Next number</source>
@@ -3482,6 +3501,48 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
     <message>
         <source>JPEG XL (DNG 1.7)</source>
         <translation>JPEG XL (DNG 1.7)</translation>
+    </message>
+    <message numerus="yes">
+        <source>the %n chosen frames, each with its keeper or its suggestion</source>
+        <translation>
+            <numerusform>la %n vue choisie, avec son essai retenu ou sa suggestion</numerusform>
+            <numerusform>les %n vues choisies, chacune avec son essai retenu ou sa suggestion</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>all %n frames that have a keeper, each with its own</source>
+        <translation>
+            <numerusform>la %n vue qui a un essai retenu</numerusform>
+            <numerusform>les %n vues qui ont un essai retenu, chacune avec le sien</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>all %n frames of the roll, each measured and with its own suggestion</source>
+        <translation>
+            <numerusform>la %n vue de la pellicule, mesurée et avec sa suggestion</numerusform>
+            <numerusform>les %n vues de la pellicule, chacune mesurée et avec sa suggestion</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>all %n frames of the roll, alike with</source>
+        <translation>
+            <numerusform>la %n vue de la pellicule, avec</numerusform>
+            <numerusform>les %n vues de la pellicule, toutes avec</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>about %1 in all for %n files, %2 each</source>
+        <translation>
+            <numerusform>environ %1 en tout pour %n fichier, %2 chacun</numerusform>
+            <numerusform>environ %1 en tout pour %n fichiers, %2 chacun</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of these names are taken already, %1 the first. No file is ever replaced.</source>
+        <translation>
+            <numerusform>%n de ces noms est déjà pris, %1 le premier. Aucun fichier n&apos;est jamais remplacé.</numerusform>
+            <numerusform>%n de ces noms sont déjà pris, %1 le premier. Aucun fichier n&apos;est jamais remplacé.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3556,10 +3617,6 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <translation>L&apos;infobulle dit pourquoi.</translation>
     </message>
     <message>
-        <source>%1 frames</source>
-        <translation>%1 vues</translation>
-    </message>
-    <message>
         <source>grain</source>
         <translation>grain</translation>
     </message>
@@ -3567,16 +3624,19 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <source>colour</source>
         <translation>couleur</translation>
     </message>
+    <message numerus="yes">
+        <source>%n frames</source>
+        <translation>
+            <numerusform>%n vue</numerusform>
+            <numerusform>%n vues</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>irenic::GuestPinning</name>
     <message>
         <source>Matching %1 ...</source>
         <translation>Ajustement de %1...</translation>
-    </message>
-    <message>
-        <source>Matching %1 guests ...</source>
-        <translation>Ajustement de %1 invités...</translation>
     </message>
     <message>
         <source>Pin renditions of this frame made elsewhere</source>
@@ -3593,6 +3653,13 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
     <message>
         <source>%1 It stays in the session as a guest of %2.</source>
         <translation>%1 Il reste dans la session, invité de %2.</translation>
+    </message>
+    <message numerus="yes">
+        <source>Matching %n guests ...</source>
+        <translation>
+            <numerusform>Ajustement de %n invité...</numerusform>
+            <numerusform>Ajustement de %n invités...</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3856,10 +3923,6 @@ au noir ou dessous : %4 %, %5 %, %6 %</translation>
         <translation>choisir le profil</translation>
     </message>
     <message>
-        <source>choose one of %1 profiles</source>
-        <translation>choisir un des %1 profils</translation>
-    </message>
-    <message>
         <source>lateral</source>
         <translation>latérale</translation>
     </message>
@@ -3886,6 +3949,13 @@ au noir ou dessous : %4 %, %5 %, %6 %</translation>
     <message>
         <source>From: %1</source>
         <translation>De : %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>choose one of %n profiles</source>
+        <translation>
+            <numerusform>choisir le %n profil</numerusform>
+            <numerusform>choisir un des %n profils</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4045,20 +4115,8 @@ au noir ou dessous : %4 %, %5 %, %6 %</translation>
         <translation>%1 laissé de côté : %2.</translation>
     </message>
     <message>
-        <source>The queue is done: %1 files written and verified. The Queue card (F12) tells of each.</source>
-        <translation>La file est finie : %1 fichiers écrits et vérifiés. La carte File d&apos;attente (F12) parle de chacun.</translation>
-    </message>
-    <message>
-        <source>The queue is done: %1 files written and verified, %2 failed. The Queue card (F12) tells of each.</source>
-        <translation>La file est finie : %1 fichiers écrits et vérifiés, %2 échoués. La carte File d&apos;attente (F12) parle de chacun.</translation>
-    </message>
-    <message>
         <source>One export was not finished the last time. Resume it in the Queue, or cancel it there.</source>
         <translation>Un export ne fut pas fini la dernière fois. Reprenez-le dans la file d&apos;attente, ou annulez-le.</translation>
-    </message>
-    <message>
-        <source>%1 exports were not finished the last time. Resume them in the Queue, or cancel them there.</source>
-        <translation>%1 exports ne furent pas finis la dernière fois. Reprenez-les dans la file d&apos;attente, ou annulez-les.</translation>
     </message>
     <message>
         <source>hold Space: untreated     T: test strip     W: loupe     Y: blind round     K: keep     Ctrl+E: export     F1: all keys</source>
@@ -4199,10 +4257,6 @@ reste : grain %L1 %, couleur %L2 %, perte %L3</translation>
         <translation>%1 (%1);;Tous les fichiers (*)</translation>
     </message>
     <message>
-        <source>Found %1 files of the session there.</source>
-        <translation>%1 fichiers de la session trouvés là.</translation>
-    </message>
-    <message>
         <source>That file is in the roll already.</source>
         <translation>Ce fichier est déjà dans la pellicule.</translation>
     </message>
@@ -4245,10 +4299,6 @@ reste : grain %L1 %, couleur %L2 %, perte %L3</translation>
     <message>
         <source>One file</source>
         <translation>Un fichier</translation>
-    </message>
-    <message>
-        <source>%1 files</source>
-        <translation>%1 fichiers</translation>
     </message>
     <message>
         <source>%1 into the queue, %2, each with its suggestion; about %3.</source>
@@ -4365,6 +4415,38 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>%1, %2</source>
         <translation>%1, %2</translation>
+    </message>
+    <message numerus="yes">
+        <source>The queue is done: %n files written and verified. The Queue card (F12) tells of each.</source>
+        <translation>
+            <numerusform>La file est finie : %n fichier écrit et vérifié. La carte File d&apos;attente (F12) parle de chacun.</numerusform>
+            <numerusform>La file est finie : %n fichiers écrits et vérifiés. La carte File d&apos;attente (F12) parle de chacun.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n exports were not finished the last time. Resume them in the Queue, or cancel them there.</source>
+        <translation>
+            <numerusform>%n export ne fut pas fini la dernière fois. Reprenez-le dans la file d&apos;attente, ou annulez-le.</numerusform>
+            <numerusform>%n exports ne furent pas finis la dernière fois. Reprenez-les dans la file d&apos;attente, ou annulez-les.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Found %n files of the session there.</source>
+        <translation>
+            <numerusform>%n fichier de la session trouvé là.</numerusform>
+            <numerusform>%n fichiers de la session trouvés là.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n files</source>
+        <translation>
+            <numerusform>%n fichier</numerusform>
+            <numerusform>%n fichiers</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The queue is done: %1 written and verified, %2 failed. The Queue card (F12) tells of each.</source>
+        <translation>La file est finie : %1 écrits et vérifiés, %2 échoués. La carte File d&apos;attente (F12) parle de chacun.</translation>
     </message>
 </context>
 <context>
@@ -4501,16 +4583,19 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>Un fichier fut écrit et vérifié.</translation>
     </message>
     <message>
-        <source>%1 files were written and verified.</source>
-        <translation>%1 fichiers furent écrits et vérifiés.</translation>
-    </message>
-    <message>
         <source>%1 %2 failed; the Queue card says why.</source>
         <translation>%1 %2 ont échoué ; la carte File d&apos;attente dit pourquoi.</translation>
     </message>
     <message>
         <source>The queue is done</source>
         <translation>La file est finie</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n files were written and verified.</source>
+        <translation>
+            <numerusform>%n fichier fut écrit et vérifié.</numerusform>
+            <numerusform>%n fichiers furent écrits et vérifiés.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4640,16 +4725,8 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>1 écrit et vérifié.</translation>
     </message>
     <message>
-        <source>%1 written and verified.</source>
-        <translation>%1 écrits et vérifiés.</translation>
-    </message>
-    <message>
         <source>1 failed; its original is as it was.</source>
         <translation>1 échoué ; son original est tel qu&apos;il était.</translation>
-    </message>
-    <message>
-        <source>%1 failed; their originals are as they were.</source>
-        <translation>%1 échoués ; leurs originaux sont tels qu&apos;ils étaient.</translation>
     </message>
     <message>
         <source>Resume</source>
@@ -4706,6 +4783,20 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>≈ %1</source>
         <translation>≈ %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n written and verified.</source>
+        <translation>
+            <numerusform>%n écrit et vérifié.</numerusform>
+            <numerusform>%n écrits et vérifiés.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n failed; their originals are as they were.</source>
+        <translation>
+            <numerusform>%n échoué ; son original est tel qu&apos;il était.</numerusform>
+            <numerusform>%n échoués ; leurs originaux sont tels qu&apos;ils étaient.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4983,10 +5074,6 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>recette %1 sur %2</translation>
     </message>
     <message>
-        <source>%1 is the keeper of %2 frames now.</source>
-        <translation>%1 est maintenant le choix de %2 vues.</translation>
-    </message>
-    <message>
         <source>Export the recipe</source>
         <translation>Exporter la recette</translation>
     </message>
@@ -5029,6 +5116,17 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>Imported %1.</source>
         <translation>%1 importée.</translation>
+    </message>
+    <message>
+        <source>%1 is the keeper of one frame now.</source>
+        <translation>%1 est maintenant le choix d&apos;une vue.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 is the keeper of %n frames now.</source>
+        <translation>
+            <numerusform>%1 est maintenant le choix de %n vue.</numerusform>
+            <numerusform>%1 est maintenant le choix de %n vues.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5262,16 +5360,19 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>, 1 trait</translation>
     </message>
     <message>
-        <source>, %1 strokes</source>
-        <translation>, %1 traits</translation>
-    </message>
-    <message>
         <source>without: %1</source>
         <translation>sans : %1</translation>
     </message>
     <message>
         <source>only where: %1</source>
         <translation>seulement où : %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n strokes</source>
+        <translation>
+            <numerusform>, %n trait</numerusform>
+            <numerusform>, %n traits</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5337,10 +5438,6 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>Une autre vue est maintenant rendue ainsi.</translation>
     </message>
     <message>
-        <source>%1 other frames are rendered so now.</source>
-        <translation>%1 autres vues sont maintenant rendues ainsi.</translation>
-    </message>
-    <message>
         <source>That place is blown, black, or of a colour that no light has; the white balance stays as it was.</source>
         <translation>Cet endroit est brûlé, noir, ou d&apos;une couleur qu&apos;aucune lumière n&apos;a ; la balance des blancs est restée telle qu&apos;elle était.</translation>
     </message>
@@ -5351,6 +5448,13 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>automatic brightness</source>
         <translation>luminosité automatique</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n other frames are rendered so now.</source>
+        <translation>
+            <numerusform>%n autre vue est maintenant rendue ainsi.</numerusform>
+            <numerusform>%n autres vues sont maintenant rendues ainsi.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5449,9 +5553,12 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
 </context>
 <context>
     <name>irenic::SheetModel</name>
-    <message>
-        <source>, and %1 more of its series</source>
-        <translation>, et %1 de plus de sa série</translation>
+    <message numerus="yes">
+        <source>, and %n more of its series</source>
+        <translation>
+            <numerusform>, et %n de plus de sa série</numerusform>
+            <numerusform>, et %n de plus de sa série</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5685,16 +5792,19 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
         <translation>file : finie, 1 fichier</translation>
     </message>
     <message>
-        <source>queue: done, %1 files</source>
-        <translation>file : finie, %1 fichiers</translation>
-    </message>
-    <message>
         <source>queue: %1 of %2</source>
         <translation>file : %1 sur %2</translation>
     </message>
     <message>
         <source>, about %1 left</source>
         <translation>, encore environ %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>queue: done, %n files</source>
+        <translation>
+            <numerusform>file : finie, %n fichier</numerusform>
+            <numerusform>file : finie, %n fichiers</numerusform>
+        </translation>
     </message>
 </context>
 <context>

@@ -183,7 +183,7 @@ void Actions::addSpotMenu()
     carrySpots = when(onWall, add(QStringLiteral("carrySpots"), tr("&Carry the spots to every frame of this size"), {}, [this] {
                           const int others = m_session->editing().carrySpots();
                           m_window->say(others == 0 ? tr("No other frame of this size lacks them.") : others == 1 ? tr("The spots are on one other frame now.")
-                                                                                                                  : tr("The spots are on %1 other frames now.").arg(others));
+                                                                                                                  : tr("The spots are on %n other frames now.", nullptr, others));
                       }));
     QAction *follow = add(QStringLiteral("spotsFollow"), tr("Spots &follow the series"), {}, [this] { m_window->setSpotsFollow(!m_session->editing().doSpotsFollow()); });
     follow->setCheckable(true);
@@ -278,7 +278,7 @@ void Actions::fillCameraMenu()
         m_camerasAway->addAction(tr("Nothing was learned yet"))->setEnabled(false);
     for (const CameraBook::Camera &c : cameras) {
         const QString name = QString::fromStdString(c.name());
-        m_camerasAway->addAction((c.frames == 1 ? tr("%1   (one frame)").arg(name) : tr("%1   (%2 frames)").arg(name).arg(c.frames)), this, [this, c, name] {
+        m_camerasAway->addAction((c.frames == 1 ? tr("%1   (one frame)").arg(name) : tr("%1   (%n frames)", nullptr, c.frames).arg(name)), this, [this, c, name] {
             const Status gone = CameraBook::forget(c);
             m_window->say(gone ? tr("Forgot %1. Frames that are open keep their noise as it was measured.").arg(name) : QString::fromStdString(gone.error().userMessage));
         });

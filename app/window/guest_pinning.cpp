@@ -27,7 +27,7 @@ void GuestPinning::pin(const QStringList &files)
         return;
     for (const QString &file : files)
         want(f->path, file);
-    emit told(files.size() == 1 ? tr("Matching %1 ...").arg(QFileInfo(files.front()).fileName()) : tr("Matching %1 guests ...").arg(files.size()));
+    emit told(files.size() == 1 ? tr("Matching %1 ...").arg(QFileInfo(files.front()).fileName()) : tr("Matching %n guests ...", nullptr, int(files.size())));
 }
 
 void GuestPinning::choose()

@@ -265,8 +265,8 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(&m_queue, &ExportQueue::finished, this, [this] {
         const int done = m_queue.count(QueuedJob::State::Done), failed = m_queue.count(QueuedJob::State::Failed);
         if (done + failed > 1)
-            say(failed == 0 ? tr("The queue is done: %1 files written and verified. The Queue card (F12) tells of each.").arg(done)
-                            : tr("The queue is done: %1 files written and verified, %2 failed. The Queue card (F12) tells of each.").arg(done).arg(failed),
+            say(failed == 0 ? tr("The queue is done: %n files written and verified. The Queue card (F12) tells of each.", nullptr, done)
+                            : tr("The queue is done: %1 written and verified, %2 failed. The Queue card (F12) tells of each.").arg(done).arg(failed),
                 m_status->folderToReveal());
     });
     connect(m_wall, &Wall::pointedAt, this, &MainWindow::readPixel);
@@ -305,7 +305,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     const int unfinished = m_queue.keepIn(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
     if (unfinished > 0) {
         card("queue")->bringUp();
-        say(unfinished == 1 ? tr("One export was not finished the last time. Resume it in the Queue, or cancel it there.") : tr("%1 exports were not finished the last time. Resume them in the Queue, or cancel them there.").arg(unfinished));
+        say(unfinished == 1 ? tr("One export was not finished the last time. Resume it in the Queue, or cancel it there.") : tr("%n exports were not finished the last time. Resume them in the Queue, or cancel them there.", nullptr, unfinished));
     }
 }
 
@@ -647,8 +647,8 @@ void MainWindow::findFile()
         return;
     const QStringList found = m_session.roll().setFound(path, file);
     readAll(found);
-    say(found.size() > 1 ? tr("Found %1 files of the session there.").arg(found.size()) : found.isEmpty() ? tr("That file is in the roll already.")
-                                                                                                          : tr("Found."));
+    say(found.size() > 1 ? tr("Found %n files of the session there.", nullptr, int(found.size())) : found.isEmpty() ? tr("That file is in the roll already.")
+                                                                                                                    : tr("Found."));
 }
 
 QStringList MainWindow::demoRoll()
@@ -798,7 +798,7 @@ void MainWindow::quickClean(ExportChoices choices)
     const double left = m_queue.secondsLeft();
     const QString where = choices.place == ExportChoices::Place::Beside ? tr("beside the originals") : choices.place == ExportChoices::Place::Subfolder ? tr("in %1 beside the originals").arg(choices.subfolder)
                                                                                                                                                         : tr("in %1").arg(QDir::toNativeSeparators(choices.folder));
-    const QString what = requests.size() == 1 ? tr("One file") : tr("%1 files").arg(requests.size());
+    const QString what = requests.size() == 1 ? tr("One file") : tr("%n files", nullptr, int(requests.size()));
     say(left >= 0 ? tr("%1 into the queue, %2, each with its suggestion; about %3.").arg(what, where, durationWords(left)) : tr("%1 into the queue, %2, each with its suggestion.").arg(what, where));
 }
 

@@ -67,7 +67,7 @@ void QueueOnDesktop::tellEnd()
     if (!m_since.isValid() || m_since.elapsed() < m_longMs || m_window->isActiveWindow() || done + failed <= 0)
         return;
     QDBusMessage note = QDBusMessage::createMethodCall(QStringLiteral("org.freedesktop.Notifications"), QStringLiteral("/org/freedesktop/Notifications"), QStringLiteral("org.freedesktop.Notifications"), QStringLiteral("Notify"));
-    const QString written = done == 1 ? tr("One file was written and verified.") : tr("%1 files were written and verified.").arg(done);
+    const QString written = done == 1 ? tr("One file was written and verified.") : tr("%n files were written and verified.", nullptr, done);
     const QString words = failed == 0 ? written : tr("%1 %2 failed; the Queue card says why.").arg(written).arg(failed);
     note.setArguments({QStringLiteral("Irenic"), 0u, QStringLiteral("app.irenic.Irenic"), tr("The queue is done"), words, QStringList(), QVariantMap{{QStringLiteral("desktop-entry"), QStringLiteral("app.irenic.Irenic")}}, -1});
     QDBusConnection::sessionBus().asyncCall(note);

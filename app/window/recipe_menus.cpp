@@ -38,7 +38,7 @@ void RecipeMenus::fill()
             else
                 m_session->editing().addTrial(recipe.treatment);
         });
-        toAll->addAction(text, this, [this, recipe, name] { emit told(tr("%1 is the keeper of %2 frames now.").arg(name).arg(m_session->editing().treatAll(recipe.treatment))); });
+        toAll->addAction(text, this, [this, recipe, name] { tellKept(name, m_session->editing().treatAll(recipe.treatment)); });
         out->addAction(text, this, [this, name] {
             const QString file = QFileDialog::getSaveFileName(m_window, tr("Export the recipe"), freeFile(QDir::currentPath(), name, RecipeBook::ending()), {}, nullptr, QFileDialog::DontConfirmOverwrite);
             if (!file.isEmpty())
@@ -46,6 +46,11 @@ void RecipeMenus::fill()
         });
         away->addAction(text, this, [this, name] { tell(m_book->remove(name), tr("Forgot the recipe %1.").arg(name)); });
     }
+}
+
+void RecipeMenus::tellKept(const QString &name, int frames)
+{
+    emit told(frames == 1 ? tr("%1 is the keeper of one frame now.").arg(name) : tr("%1 is the keeper of %n frames now.", nullptr, frames).arg(name));
 }
 
 void RecipeMenus::fillFor(QMenu *menu, const std::function<QList<int>()> &frames)
@@ -56,7 +61,7 @@ void RecipeMenus::fillFor(QMenu *menu, const std::function<QList<int>()> &frames
             const QString name = QString::fromStdString(recipe.name);
             const int treated = m_session->editing().treat(
                 frames(), [recipe](const RollFrame &) { return recipe.treatment; }, tr("recipe %1 on chosen frames").arg(name));
-            emit told(tr("%1 is the keeper of %2 frames now.").arg(name).arg(treated));
+            tellKept(name, treated);
         });
     if (menu->isEmpty())
         menu->addAction(tr("No recipe was saved yet (Ctrl+Shift+R on the wall)"))->setEnabled(false);

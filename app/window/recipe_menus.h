@@ -28,6 +28,7 @@ signals:
 private:
     void fill();
     void tell(const Status &status, const QString &done);
+    void tellKept(const QString &name, int frames);
 
     RecipeBook *m_book;
     Session *m_session;

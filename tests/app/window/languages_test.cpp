@@ -30,6 +30,7 @@ namespace {
 struct Text {
     QString source, translation;
     bool isFinished = true;
+    int form = 0; ///< of the language's plurals
 };
 
 QList<Text> textsOf(const QString &language)
@@ -39,15 +40,28 @@ QList<Text> textsOf(const QString &language)
     if (!file.open(QIODevice::ReadOnly))
         return texts;
     QXmlStreamReader xml(&file);
+    bool hasForms = false;
     while (!xml.atEnd()) {
         xml.readNext();
         if (!xml.isStartElement())
             continue;
-        if (xml.name() == QLatin1String("source"))
+        if (xml.name() == QLatin1String("message"))
+            hasForms = xml.attributes().value(QLatin1String("numerus")) == QLatin1String("yes");
+        else if (xml.name() == QLatin1String("source"))
             texts.append({xml.readElementText(), {}, true});
         else if (xml.name() == QLatin1String("translation") && !texts.isEmpty()) {
             texts.last().isFinished = !xml.attributes().hasAttribute(QLatin1String("type"));
-            texts.last().translation = xml.readElementText();
+            if (!hasForms)
+                texts.last().translation = xml.readElementText();
+        } else if (xml.name() == QLatin1String("numerusform") && !texts.isEmpty()) {
+            Text form = texts.last();
+            form.translation = xml.readElementText();
+            if (texts.last().translation.isEmpty()) {
+                texts.last() = form;
+            } else {
+                ++form.form;
+                texts.append(form);
+            }
         }
     }
     return texts;
@@ -56,7 +70,7 @@ QList<Text> textsOf(const QString &language)
 /// What is filled in, with or without the locale's own figures.
 QStringList placesIn(const QString &text)
 {
-    static const QRegularExpression kPlaces(QStringLiteral("%L?(\\d+)"));
+    static const QRegularExpression kPlaces(QStringLiteral("%L?(\\d+|n)"));
     QStringList places;
     for (auto found = kPlaces.globalMatch(text); found.hasNext();)
         places << found.next().captured(1);
@@ -119,6 +133,21 @@ private slots:
         QCOMPARE(languages::nameOf("en"), QString("English"));
     }
 
+    /// As many frames as there are: each language by its own plurals, the catalogue's and not the source's.
+    void countsHaveTheirPlural()
+    {
+        const auto said = [](int n) { return QCoreApplication::translate("irenic::ContactSheet", "%n frames chosen", nullptr, n); };
+        QCOMPARE(said(3), QString("3 frames chosen"));
+        const auto inLanguage = [&](const char *code, int n) {
+            const Speaking speaking(QString::fromLatin1(code));
+            return said(n);
+        };
+        QCOMPARE(inLanguage("de", 1), QString("1 Aufnahme gewählt"));
+        QCOMPARE(inLanguage("de", 0), QString("0 Aufnahmen gewählt"));
+        QCOMPARE(inLanguage("fr", 0), QString("0 vue choisie")); // where nothing counts as one
+        QCOMPARE(inLanguage("fr", 2), QString("2 vues choisies"));
+    }
+
     /// Every text is translated, holds the same values, lines and blanks at its ends, and has a letter to press where the original has one.
     void cataloguesAreWhole_data() { everyLanguage(); }
     void cataloguesAreWhole()
@@ -126,10 +155,10 @@ private slots:
         QFETCH(QString, language);
         const QList<Text> texts = textsOf(language);
         QVERIFY(texts.size() > 1000);
-        QMap<QString, QString> said;
+        QMap<std::pair<QString, int>, QString> said;
         for (const Text &t : texts) {
-            QVERIFY2(said.value(t.source, t.translation) == t.translation, qPrintable(t.source)); // whoever says it
-            said[t.source] = t.translation;
+            QVERIFY2(said.value({t.source, t.form}, t.translation) == t.translation, qPrintable(t.source)); // whoever says it
+            said[{t.source, t.form}] = t.translation;
             QVERIFY2(t.isFinished && !t.translation.isEmpty(), qPrintable(t.source));
             QVERIFY2(placesIn(t.translation) == placesIn(t.source), qPrintable(t.translation));
             QVERIFY2(t.translation.count('\n') == t.source.count('\n'), qPrintable(t.translation));
