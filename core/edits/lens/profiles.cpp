@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/lens.h"
+#include "irenic/process.h"
 
 #include <lensfun/lensfun.h>
 
 #include <cmath>
+#include <filesystem>
 #include <mutex>
 
 namespace irenic {
@@ -16,7 +18,17 @@ constexpr size_t kMostProfiles = 12;
 struct Database {
     std::mutex mutex;
     lfDatabase db;
-    bool there = db.Load() == LF_NO_ERROR;
+    bool there = db.Load() == LF_NO_ERROR || loadBeside();
+
+    /// What an archive that is unpacked anywhere brings along.
+    bool loadBeside()
+    {
+        bool any = false;
+        std::error_code ec;
+        for (const auto &entry : std::filesystem::directory_iterator(besideProgram("share/lensfun/version_1"), ec))
+            any |= entry.path().extension() == ".xml" && db.Load(entry.path().c_str()) == LF_NO_ERROR;
+        return any;
+    }
 };
 
 Database &database()

@@ -10,4 +10,10 @@ void prepareProcess()
     std::signal(SIGXFSZ, SIG_IGN);
 }
 
+std::filesystem::path besideProgram(const std::filesystem::path &below)
+{
+    std::error_code ec;
+    return std::filesystem::read_symlink("/proc/self/exe", ec).parent_path().parent_path() / below;
+}
+
 } // namespace irenic

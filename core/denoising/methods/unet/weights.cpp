@@ -3,6 +3,7 @@
 
 #include "base/half.h"
 #include "irenic/parameter.h"
+#include "irenic/process.h"
 #include "irenic/sentence.h"
 #include "irenic/text.h"
 
@@ -132,8 +133,7 @@ std::filesystem::path weightsFile(Shipped which)
     if (const char *folder = std::getenv("IRENIC_DATA"))
         return std::filesystem::path(folder) / name;
     std::error_code ec;
-    const auto program = std::filesystem::read_symlink("/proc/self/exe", ec);
-    const auto beside = program.parent_path().parent_path() / "share/irenic" / name;
+    const auto beside = besideProgram("share/irenic") / name;
     if (std::filesystem::exists(beside, ec))
         return beside;
     // Where programs and data were installed apart (XDG Base Directory Specification).

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <filesystem>
 
 namespace irenic {
 
@@ -12,5 +13,8 @@ void prepareProcess();
 /// Bytes that the process may take in all, and one file with it: three quarters of the least of the machine's memory, the control group's limit, and half of
 /// what the process may address (setrlimit).
 uint64_t memoryBudget();
+
+/// Where a file of an installation lies: this, in the folder above the program's own ("bin").
+std::filesystem::path besideProgram(const std::filesystem::path &below);
 
 } // namespace irenic
