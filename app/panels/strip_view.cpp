@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "panels/strip_view.h"
 
+#include "session/series.h"
+
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QGridLayout>
@@ -67,6 +69,7 @@ std::vector<StripView::Cell> StripView::cellsFor(Kind kind, const Treatment &abo
             }
         *across = int(methodsFor(frame).size());
         break;
+    case Kind::Sequence: break; // of other frames
     }
     return cells;
 }
@@ -81,7 +84,7 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
     m_kinds = new QComboBox;
     m_kinds->setObjectName(QStringLiteral("stripKind"));
     m_kinds->setAccessibleName(tr("What changes from picture to picture"));
-    m_kinds->addItems({tr("Test strip: both strengths"), tr("Test strip: luminance"), tr("Test strip: colour"), tr("Ring-around: luminance x colour"), tr("Ring-around: methods x strengths")});
+    m_kinds->addItems({tr("Test strip: both strengths"), tr("Test strip: luminance"), tr("Test strip: colour"), tr("Ring-around: luminance x colour"), tr("Ring-around: methods x strengths"), tr("Frames before and after")});
     bar->addWidget(m_kinds);
     const auto strength = [&](const QString &words, const QString &name) {
         auto *label = new QLabel(words);
@@ -95,6 +98,7 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
         bar->addSpacing(6);
         bar->addWidget(label);
         bar->addWidget(field);
+        m_ladder << label << field;
         connect(field, &QDoubleSpinBox::valueChanged, this, &StripView::hang);
         return field;
     };
@@ -108,6 +112,7 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
     bar->addSpacing(6);
     bar->addWidget(label);
     bar->addWidget(m_steps);
+    m_ladder << label << m_steps;
     bar->addStretch(1);
     const auto button = [&](const QString &text, const QString &name, const QString &tip, auto run) {
         auto *b = new QPushButton(text);
@@ -133,12 +138,16 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
     connect(m_kinds, &QComboBox::activated, this, [this](int i) { open(Kind(i)); });
     connect(m_steps, &QSpinBox::valueChanged, this, &StripView::hang);
     connect(&session->viewing(), &Viewing::viewportChanged, this, [this] {
-        for (LivePane *p : m_panes)
-            p->setViewport(m_session->viewing().viewport());
+        for (int i = 0; i < cellCount(); ++i)
+            m_panes[size_t(i)]->setViewport(viewportOf(m_cells[size_t(i)]));
     });
     connect(&session->viewing(), &Viewing::lookChanged, this, [this] {
-        for (LivePane *p : m_panes)
-            p->setLook(m_session->viewing().look());
+        for (int i = 0; i < cellCount(); ++i)
+            m_panes[size_t(i)]->setLook(lookOf(m_cells[size_t(i)]));
+    });
+    connect(&session->roll(), &Roll::frameChanged, this, [this](int frame) {
+        if (isVisible() && std::any_of(m_cells.begin(), m_cells.end(), [&](const Cell &c) { return c.frame == frame; }))
+            hang(); // its pixels are there
     });
     const auto leave = [this] {
         if (isVisible())
@@ -183,10 +192,89 @@ void StripView::open(Kind kind)
     m_kind = kind;
     m_trial = std::max(0, m_session->viewing().trial());
     m_picked = -1;
-    m_use->setText(tr("Use it for %1").arg(trialLetter(m_trial)));
+    const bool sequence = kind == Kind::Sequence;
+    m_use->setText(sequence ? tr("Go to it") : tr("Use it for %1").arg(trialLetter(m_trial)));
+    m_use->setToolTip(sequence ? tr("The picked frame hangs, at this place (Enter)") : tr("The trial takes the picked setting (Enter)"));
     m_kinds->setCurrentIndex(int(kind));
-    suggestLadder();
+    for (QWidget *w : m_ladder)
+        w->setVisible(!sequence);
+    m_add->setVisible(!sequence);
+    if (sequence) {
+        const QList<int> frames = sequenceOf(*m_session);
+        for (const int i : frames)
+            m_session->roll().wake(i);
+        m_picked = int(frames.indexOf(m_session->viewing().current()));
+    } else {
+        suggestLadder();
+    }
     hang();
+}
+
+QList<int> StripView::sequenceOf(const Session &session)
+{
+    const Roll &roll = session.roll();
+    const int current = session.viewing().current();
+    QList<int> all;
+    for (const QList<int> &series : allSeries(roll))
+        if (series.contains(current))
+            all = series;
+    if (all.isEmpty())
+        for (int i = 0; i < roll.count(); ++i)
+            all << i;
+    const auto sizeOf = [&](int i) { return roll.frame(i).pictureSize(); };
+    all.erase(std::remove_if(all.begin(), all.end(), [&](int i) { return roll.frame(i).state == RollFrame::State::Failed || sizeOf(i) != sizeOf(current); }), all.end());
+    const int from = std::max(0, std::min(int(all.indexOf(current)) - kMostOfSequence / 2, int(all.size()) - kMostOfSequence));
+    return all.mid(from, kMostOfSequence);
+}
+
+std::vector<StripView::Cell> StripView::sequenceCells() const
+{
+    std::vector<Cell> cells;
+    const Viewing &viewing = m_session->viewing();
+    const RollFrame &here = *viewing.readyFrame();
+    const QSize size = here.pictureSize();
+    for (const int i : sequenceOf(*m_session)) {
+        const RollFrame &f = m_session->roll().frame(i);
+        Cell cell{{}, {}, i, {}};
+        const int trial = i == viewing.current() ? m_trial : f.keeper >= 0 ? f.keeper
+                                                                           : std::min(m_trial, f.trialCount() - 1);
+        if (trial >= 0)
+            cell.treatment = f.trials[size_t(trial)];
+        cell.caption = tr("%1\n%2").arg(f.name(), trial < 0 || !f.isMeasured() ? tr("is being read") : tr("%1  %2").arg(trialLetter(trial), treatmentWords(cell.treatment)));
+        if (const auto shift = i == viewing.current() ? std::nullopt : shiftBetween(here, f))
+            cell.shift = {double(shift->x()) / size.width(), double(shift->y()) / size.height()};
+        cells.push_back(cell);
+    }
+    return cells;
+}
+
+const RollFrame &StripView::frameOf(const Cell &cell) const
+{
+    return m_session->roll().frame(cell.frame < 0 ? m_session->viewing().current() : cell.frame);
+}
+
+LivePane::Content StripView::contentOf(const Cell &cell) const
+{
+    const RollFrame &f = frameOf(cell);
+    return f.state == RollFrame::State::Ready ? LivePane::Content{f.frame, f.noise, cell.treatment, f.edits()} : LivePane::Content{};
+}
+
+Viewport StripView::viewportOf(const Cell &cell) const
+{
+    const Viewport here = m_session->viewing().viewport();
+    return {here.zoom, here.centre + cell.shift};
+}
+
+Look StripView::lookOf(const Cell &cell) const
+{
+    Look look = m_session->viewing().look();
+    look.rendering = frameOf(cell).rendering;
+    return look;
+}
+
+void StripView::lookThere(const Cell &cell, double zoom, QPointF centre)
+{
+    m_session->viewing().setViewport({zoom, centre - cell.shift});
 }
 
 /// A ladder about what the trial has now.
@@ -211,7 +299,12 @@ void StripView::hang()
     const RollFrame *f = m_session->viewing().readyFrame();
     if (!f || m_trial >= f->trialCount())
         return;
-    m_cells = cellsFor(m_kind, f->trials[size_t(m_trial)], *f->noise, f->frame->kind, m_from->value(), m_to->value(), m_steps->value(), &m_across);
+    if (m_kind == Kind::Sequence) {
+        m_cells = sequenceCells();
+        m_across = std::max(1, cellCount());
+    } else {
+        m_cells = cellsFor(m_kind, f->trials[size_t(m_trial)], *f->noise, f->frame->kind, m_from->value(), m_to->value(), m_steps->value(), &m_across);
+    }
     while (m_panes.size() > m_cells.size()) {
         delete m_panes.back();
         delete m_captions.back();
@@ -225,10 +318,10 @@ void StripView::hang()
         pane->setMinimumSize(60, 50);
         pane->setTones(m_tones);
         connect(pane, &PicturePane::picked, this, [this, i] { pick(i); });
-        connect(pane, &PicturePane::panned, this, [this](QPointF centre) { m_session->viewing().setViewport({m_session->viewing().viewport().zoom, centre}); });
-        connect(pane, &PicturePane::zoomRequested, this, [this, pane](int steps, QPointF at) {
+        connect(pane, &PicturePane::panned, this, [this, i](QPointF centre) { lookThere(m_cells[size_t(i)], m_session->viewing().viewport().zoom, centre); });
+        connect(pane, &PicturePane::zoomRequested, this, [this, i, pane](int steps, QPointF at) {
             const double now = m_session->viewing().viewport().zoom, zoom = std::clamp(steps > 0 ? std::max(0.5, now * 2) : now / 2, 0.5, 8.0);
-            m_session->viewing().setViewport({zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom)});
+            lookThere(m_cells[size_t(i)], zoom, pane->centreKeeping(pane->pictureAt(at), at, zoom));
         });
         connect(pane, &PicturePane::placeActivated, this, [this, i] {
             pick(i);
@@ -243,7 +336,7 @@ void StripView::hang()
         caption->setAutoFillBackground(true);
         m_captions.push_back(caption);
     }
-    m_tellsNearness = cellCount() <= kMostRead && whyNoNearness(*f->frame, *f->noise).empty();
+    m_tellsNearness = m_kind != Kind::Sequence && cellCount() <= kMostRead && whyNoNearness(*f->frame, *f->noise).empty();
     m_curve->setVisible(isLadder() && m_tellsNearness);
     delete m_grid;
     m_grid = new QGridLayout(m_sheet);
@@ -254,11 +347,11 @@ void StripView::hang()
     for (int i = 0; i < cellCount(); ++i) {
         LivePane *pane = m_panes[size_t(i)];
         pane->setAccessibleName(QString(m_cells[size_t(i)].caption).replace(u'\n', u' '));
-        pane->setViewport(m_session->viewing().viewport());
-        pane->setLook(m_session->viewing().look());
+        pane->setViewport(viewportOf(m_cells[size_t(i)]));
+        pane->setLook(lookOf(m_cells[size_t(i)]));
         pane->setUrgency(i);
         pane->setWantsReadings(m_tellsNearness);
-        pane->setContent({f->frame, f->noise, m_cells[size_t(i)].treatment, f->edits()});
+        pane->setContent(contentOf(m_cells[size_t(i)]));
         m_grid->addWidget(pane, i / m_across * 2, i % m_across);
         m_grid->addWidget(m_captions[size_t(i)], i / m_across * 2 + 1, i % m_across);
         m_grid->setRowStretch(i / m_across * 2, 1);
@@ -369,6 +462,14 @@ void StripView::usePicked()
 {
     if (m_picked < 0)
         return;
+    if (m_kind == Kind::Sequence) {
+        const Cell there = m_cells[size_t(m_picked)];
+        const Viewport at = viewportOf(there);
+        emit closed();
+        m_session->viewing().setCurrent(there.frame);
+        m_session->viewing().setViewport(at);
+        return;
+    }
     const bool methodsToo = m_kind == Kind::Methods;
     m_session->editing().changeTreatment(m_trial, m_cells[size_t(m_picked)].treatment, (methodsToo ? tr("setting of %1 from the ring-around") : tr("strengths of %1 from the strip")).arg(trialLetter(m_trial)));
     emit closed();
@@ -376,7 +477,7 @@ void StripView::usePicked()
 
 void StripView::addPicked()
 {
-    if (m_picked < 0)
+    if (m_picked < 0 || m_kind == Kind::Sequence)
         return;
     m_session->editing().addTrial(m_cells[size_t(m_picked)].treatment);
     emit closed();

@@ -15,7 +15,8 @@ class QSpinBox;
 namespace irenic {
 
 /// A test strip (one trial at a ladder of strengths) or a ring-around (a grid of both strengths, or of methods and strengths), all
-/// of one place. The picked cell becomes the trial's setting, or a trial of its own.
+/// of one place: the picked cell becomes the trial's setting, or a trial of its own. Or that place in the frames before and after, each as it would leave: the
+/// picked one is gone to.
 class StripView : public QWidget
 {
     Q_OBJECT
@@ -26,10 +27,13 @@ public:
         Colour,
         Ring,
         Methods,
+        Sequence,
     };
     struct Cell {
         Treatment treatment;
         QString caption;
+        int frame = -1;  ///< of the roll; -1: the current one
+        QPointF shift{}; ///< how much further right and down the place lies in it, as fractions of its sides
     };
 
     StripView(Session *session, PaneRenderer *renderer, QWidget *parent = nullptr);
@@ -46,6 +50,9 @@ public:
     const LadderCurve *curve() const { return m_curve; } ///< of nearness, under a test strip
     bool allSettled() const;
     QString title() const;
+    static constexpr int kMostOfSequence = 5;
+    /// Frames about the current one, which is among them: of its series, or of the roll where it has none; of the same size.
+    static QList<int> sequenceOf(const Session &session);
 
     /// Cells of a strip or ring-around about a treatment, row by row, and how many are in a row.
     static std::vector<Cell> cellsFor(Kind kind, const Treatment &about, const NoiseReport &noise, FrameKind frame, double from, double to, int steps, int *across);
@@ -53,7 +60,7 @@ public:
 public slots:
     void pick(int cell);
     void pickBeside(int dx, int dy);
-    void usePicked(); ///< the trial takes its setting
+    void usePicked(); ///< the trial takes its setting; of a sequence, its frame hangs
     void addPicked(); ///< as a trial of its own
 
 signals:
@@ -66,6 +73,12 @@ protected:
 
 private:
     void hang();
+    std::vector<Cell> sequenceCells() const;
+    const RollFrame &frameOf(const Cell &cell) const;
+    LivePane::Content contentOf(const Cell &cell) const; ///< empty while its pixels are not there
+    Viewport viewportOf(const Cell &cell) const;
+    Look lookOf(const Cell &cell) const;
+    void lookThere(const Cell &cell, double zoom, QPointF centre); ///< all of them, at what lies there in this one
     void showPicked();
     void showNearness();
     void showCaptions();
@@ -86,6 +99,7 @@ private:
     QDoubleSpinBox *m_from, *m_to;
     QSpinBox *m_steps;
     QPushButton *m_use, *m_add;
+    QList<QWidget *> m_ladder; ///< fields of strengths, with their words
     QWidget *m_sheet;
     QGridLayout *m_grid = nullptr;
     Tones m_tones = Tones::of(Tones::Wall::Mid);

@@ -221,7 +221,13 @@ void Roll::letRest(size_t forOthers)
 void Roll::lookAt(int index)
 {
     m_memory.lookAt(index);
-    if (index >= 0 && frame(index).state == RollFrame::State::Resting)
+    if (index >= 0)
+        wake(index);
+}
+
+void Roll::wake(int index)
+{
+    if (frame(index).state == RollFrame::State::Resting)
         emit pixelsWanted(frame(index).path);
 }
 

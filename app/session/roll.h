@@ -31,6 +31,7 @@ public:
     void setMemoryBudget(size_t bytes) { m_memory.setBudget(bytes); }
     void makeRoom(size_t bytes) { letRest(bytes); } ///< for something that is about to be held for a while
     void lookAt(int index);                         ///< its pixels are wanted, and kept; -1: none
+    void wake(int index);                           ///< its pixels are wanted; what is looked at stays
 
     void keepGuest(int index, const QString &file, const std::shared_ptr<const Guest> &guest); ///< matched to the pixels that are there
     void noteGuestLost(const QString &path, const QString &file);                              ///< it stays pinned, and is tried again when the frame is read again

@@ -1866,6 +1866,18 @@ Ein Export dieser Aufnahme: etwa %2</translation>
             <numerusform>%1   (%n Aufnahmen)</numerusform>
         </translation>
     </message>
+    <message>
+        <source>Frames before and &amp;after, at this place</source>
+        <translation>&amp;Aufnahmen davor und danach an dieser Stelle</translation>
+    </message>
+    <message>
+        <source>Shift+W</source>
+        <translation>Shift+W</translation>
+    </message>
+    <message>
+        <source>No other frame of this size is on the roll.</source>
+        <translation>Keine andere Aufnahme dieser Größe ist auf dem Film.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::AtomicFile</name>
@@ -5933,6 +5945,32 @@ Die Schrift ist Lato, unter der SIL Open Font License.</translation>
     <message>
         <source>strengths of %1 from the strip</source>
         <translation>Stärken von %1 aus dem Streifen</translation>
+    </message>
+    <message>
+        <source>Frames before and after</source>
+        <translation>Aufnahmen davor und danach</translation>
+    </message>
+    <message>
+        <source>Go to it</source>
+        <translation>Dorthin</translation>
+    </message>
+    <message>
+        <source>The picked frame hangs, at this place (Enter)</source>
+        <translation>Die gewählte Aufnahme hängt, an dieser Stelle (Eingabe)</translation>
+    </message>
+    <message>
+        <source>%1
+%2</source>
+        <translation>%1
+%2</translation>
+    </message>
+    <message>
+        <source>is being read</source>
+        <translation>wird gelesen</translation>
+    </message>
+    <message>
+        <source>%1  %2</source>
+        <translation>%1  %2</translation>
     </message>
 </context>
 <context>

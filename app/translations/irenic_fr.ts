@@ -1866,6 +1866,18 @@ Un export de cette vue : environ %2</translation>
             <numerusform>%1   (%n vues)</numerusform>
         </translation>
     </message>
+    <message>
+        <source>Frames before and &amp;after, at this place</source>
+        <translation>Vues &amp;avant et après, à cet endroit</translation>
+    </message>
+    <message>
+        <source>Shift+W</source>
+        <translation>Shift+W</translation>
+    </message>
+    <message>
+        <source>No other frame of this size is on the roll.</source>
+        <translation>Aucune autre vue de cette taille n&apos;est sur la pellicule.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::AtomicFile</name>
@@ -5933,6 +5945,32 @@ Le caractère est Lato, sous la licence SIL Open Font License.</translation>
     <message>
         <source>strengths of %1 from the strip</source>
         <translation>forces de %1 d&apos;après la bande</translation>
+    </message>
+    <message>
+        <source>Frames before and after</source>
+        <translation>Vues avant et après</translation>
+    </message>
+    <message>
+        <source>Go to it</source>
+        <translation>Y aller</translation>
+    </message>
+    <message>
+        <source>The picked frame hangs, at this place (Enter)</source>
+        <translation>La vue choisie est accrochée, à cet endroit (Entrée)</translation>
+    </message>
+    <message>
+        <source>%1
+%2</source>
+        <translation>%1
+%2</translation>
+    </message>
+    <message>
+        <source>is being read</source>
+        <translation>en cours de lecture</translation>
+    </message>
+    <message>
+        <source>%1  %2</source>
+        <translation>%1  %2</translation>
     </message>
 </context>
 <context>

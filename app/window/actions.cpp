@@ -291,6 +291,9 @@ void Actions::addCompareMenu()
     testStrip = when(onWall, add(QStringLiteral("testStrip"), tr("&Test strip"), {Qt::Key_T}, [this] { m_window->openStrip(StripView::Kind::Both); }));
     ringAround = when(onWall, add(QStringLiteral("ringAround"), tr("&Ring-around of strengths"), {QKeySequence(tr("Shift+T"))}, [this] { m_window->openStrip(StripView::Kind::Ring); }));
     when(onWall, add(QStringLiteral("methodRing"), tr("Ring-around of &methods"), {QKeySequence(tr("Ctrl+T"))}, [this] { m_window->openStrip(StripView::Kind::Methods); }));
+    when(onWall, add(QStringLiteral("sequence"), tr("Frames before and &after, at this place"), {QKeySequence(tr("Shift+W"))}, [this] {
+             StripView::sequenceOf(*m_session).size() > 1 ? m_window->openStrip(StripView::Kind::Sequence) : m_window->say(tr("No other frame of this size is on the roll."));
+         }));
     loupe = when(onWall, add(QStringLiteral("loupe"), tr("&Loupe"), {Qt::Key_W}, [this] { m_window->openLoupe(); }));
     blind = when(onWall, add(QStringLiteral("blind"), tr("&Blind round"), {Qt::Key_Y}, [this] { m_window->openBlindRound(); }));
     m_menus.last().actions.append(nullptr);

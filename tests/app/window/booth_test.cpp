@@ -117,6 +117,64 @@ private slots:
         QVERIFY(session()->roll().frame(1).spots == session()->roll().frame(0).spots);
     }
 
+    /// Two of one scene, the camera moved between them, and one of another size, which has no place beside them.
+    void thePlaceIsSeenInTheFramesBeforeAndAfter()
+    {
+        const Scene leaves = leavesScene({640, 480});
+        const auto photograph = [&](const char *name, UprightRect cut, const char *time) {
+            Scene part = flatScene({cut.width, cut.height}, 0, 0, 0);
+            for (int y = 0; y < cut.height; ++y)
+                std::copy_n(leaves.at(cut.x, cut.y + y), 3 * cut.width, part.rgb.data() + size_t(y) * size_t(cut.width) * 3);
+            ShootOptions o;
+            o.iso = 1600;
+            o.dateTime = time;
+            const QString file = m_dir.filePath(QString::fromLatin1(name));
+            QFile::remove(file);
+            return writeShot(file.toStdString(), shoot(part, o).value(), o) ? file : QString();
+        };
+        const QStringList files{photograph("a.dng", {40, 40, 560, 400}, "2031:10:18 23:41:07"), photograph("b.dng", {64, 24, 560, 400}, "2031:10:18 23:41:09"),
+                                photograph("c.dng", {0, 0, 320, 240}, "2031:10:18 23:41:10")};
+        m_window = shownWindow();
+        QVERIFY(m_window && hang(m_window.get(), files));
+        session()->editing().chooseKeeper(2);
+        session()->viewing().setCurrent(1);
+        QTRY_VERIFY(session()->viewing().readyFrame());
+        session()->viewing().setViewport({2, {0.5, 0.5}});
+        trigger("sequence");
+        QCOMPARE(m_window->view(), MainWindow::View::Strip);
+        StripView *strip = m_window->stripView();
+        QCOMPARE(strip->cellCount(), 2);
+        QCOMPARE(strip->picked(), 1); // where one comes from
+        QTRY_VERIFY_WITH_TIMEOUT(strip->allSettled(), kPatienceMs);
+        QVERIFY(strip->pane(0)->content().frame == session()->roll().frame(0).frame);
+        QVERIFY(strip->pane(0)->content().treatment == session()->roll().frame(0).trials[2]); // its keeper
+        QVERIFY(strip->caption(0).startsWith("a\n") && strip->caption(1).startsWith("b\n"));
+        // What lies in the middle of the second lies 24 pixels further right and 16 further up in the first, within half a pixel of their thumbnails.
+        const auto middleOf = [&](int cell) {
+            const LivePane *pane = strip->pane(cell);
+            return pane->pictureAt(QPointF(pane->width() / 2.0, pane->height() / 2.0));
+        };
+        const QPointF apart = middleOf(0) - middleOf(1);
+        QVERIFY2(std::abs(apart.x() - 24) <= 3 && std::abs(apart.y() + 16) <= 3, qPrintable(QStringLiteral("%1, %2").arg(apart.x()).arg(apart.y())));
+        // Whichever is dragged, they stay together.
+        emit const_cast<LivePane *>(strip->pane(0))->panned({0.6, 0.4});
+        QVERIFY((middleOf(0) - middleOf(1) - apart).manhattanLength() < 1.5);
+        const QPointF there = middleOf(0);
+        QTest::keyClick(strip, Qt::Key_N); // is for settings
+        QTest::keyClick(strip, Qt::Key_Left);
+        QTest::keyClick(strip, Qt::Key_Return);
+        QCOMPARE(m_window->view(), MainWindow::View::Wall);
+        QCOMPARE(session()->viewing().current(), 0);
+        QCOMPARE(session()->roll().frame(1).trialCount(), kFirstTrials);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
+        QVERIFY((m_window->wall()->middle() - there.toPoint()).manhattanLength() <= 3);
+        // A frame that has none beside it says so.
+        session()->viewing().setCurrent(2);
+        QTRY_VERIFY(session()->viewing().readyFrame());
+        trigger("sequence");
+        QCOMPARE(m_window->view(), MainWindow::View::Wall);
+    }
+
     void aStepOfASliderRestylesNoStrip()
     {
         const Wall *wall = m_window->wall();
