@@ -10,7 +10,7 @@ class QPushButton;
 
 namespace irenic {
 
-/// A slip of paper under the wall that says, one thing at a time, what to try. In nobody's way, and gone for good once closed.
+/// A slip of paper under the wall that says, one thing at a time, what to try, and goes on once that was done. In nobody's way, and gone for good once closed.
 class GuideNote : public QWidget
 {
     Q_OBJECT
@@ -20,6 +20,14 @@ public:
     int step() const { return m_step; }
     static int stepCount();
     QString text() const;
+    enum class Tried {
+        Untreated,
+        Removed,
+        Spots,
+        Comparison,
+        Export,
+    };
+    void noteTried(Tried what); ///< goes on where that is what it says now
 
 public slots:
     void next(); ///< after the last one it closes

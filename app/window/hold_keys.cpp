@@ -47,6 +47,8 @@ bool HoldKeys::hold(int key, bool press)
         if (m_untreatedToggle->isChecked())
             return false;
         m_window->wall()->setUntreatedHeld(press);
+        if (!press)
+            emit wasHeld(key);
         return true;
     }
     const auto held = std::find_if(std::begin(kHolds), std::end(kHolds), [key](const auto &h) { return h.key == key; });
@@ -54,6 +56,8 @@ bool HoldKeys::hold(int key, bool press)
         return false;
     const bool further = held->show == Show::Proof && m_window->session()->viewing().look().show == Show::Proof; // where that hangs already
     m_window->wall()->setHeldShow(press ? std::optional(further ? Show::Outside : held->show) : std::nullopt);
+    if (!press)
+        emit wasHeld(key);
     return true;
 }
 

@@ -21,6 +21,9 @@ public:
 
     void letGo(); ///< as if no key were down
 
+signals:
+    void wasHeld(int key); ///< and is let go
+
 protected:
     bool eventFilter(QObject *watched, QEvent *event) override;
 

@@ -236,6 +236,11 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(m_loupe, &Loupe::settledChanged, this, &MainWindow::showSettled);
     const auto toWall = [this] { showView(View::Wall); };
     connect(m_guide, &GuideNote::closed, this, [this] { setGuideShown(false); });
+    connect(&m_session.viewing(), &Viewing::viewportChanged, this, [this] {
+        if (m_session.viewing().spotAt(m_session.viewing().row()) >= 0)
+            m_guide->noteTried(GuideNote::Tried::Spots);
+    });
+    connect(&m_queue, &ExportQueue::exported, this, [this] { m_guide->noteTried(GuideNote::Tried::Export); });
     connect(m_strip, &StripView::closed, this, toWall);
     connect(m_loupe, &Loupe::closed, this, toWall);
     connect(m_blind, &BlindView::closed, this, toWall);
@@ -279,6 +284,10 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
     connect(&m_session.roll(), &Roll::choicesChanged, this, &MainWindow::showNotes);
     connect(&m_session.viewing(), &Viewing::currentChanged, this, &MainWindow::showNotes);
     m_keys = new HoldKeys(this, m_actions->untreatedToggle);
+    connect(m_keys, &HoldKeys::wasHeld, this, [this](int key) {
+        if (key == Qt::Key_Space || key == Qt::Key_R)
+            m_guide->noteTried(key == Qt::Key_R ? GuideNote::Tried::Removed : GuideNote::Tried::Untreated);
+    });
     m_screen = new ScreenProfile(this);
     connect(m_screen, &ScreenProfile::problem, this, [this](const QString &words) { say(words); });
     connect(m_screen, &ScreenProfile::changed, this, &MainWindow::showOnScreen);
@@ -365,6 +374,8 @@ void MainWindow::showView(View view)
     m_keys->letGo();
     if (view == View::Wall && this->view() == View::Sheet)
         say(wallHints());
+    if (view == View::Wall && (this->view() == View::Strip || this->view() == View::Blind))
+        m_guide->noteTried(GuideNote::Tried::Comparison);
     m_views->setCurrentIndex(int(view));
     m_views->currentWidget()->setFocus();
     m_topBar->setVisible(view != View::Blind && view != View::Sheet); // it would show spots and places, but no names; the round wants quiet

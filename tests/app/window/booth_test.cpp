@@ -578,6 +578,33 @@ private slots:
         QVERIFY(apart(4, 2) < 0.5 * apart(4, 0));
     }
 
+    void theSlipGoesOnWithWhatIsDone()
+    {
+        auto *guide = m_window->findChild<GuideNote *>("guideNote");
+        trigger("guide");
+        QVERIFY(guide->isVisible() && guide->step() == 0);
+        const auto press = [&](Qt::Key key) {
+            QTest::keyPress(m_window.get(), key);
+            const int before = guide->step();
+            QTest::keyRelease(m_window.get(), key);
+            return std::pair(before, guide->step());
+        };
+        QCOMPARE(press(Qt::Key_R), std::pair(0, 0));     // that is the next one's
+        QCOMPARE(press(Qt::Key_Space), std::pair(0, 1)); // once it is let go, and was read
+        QCOMPARE(press(Qt::Key_R), std::pair(1, 2));
+        QTest::keyClick(m_window.get(), Qt::Key_2);
+        QCOMPARE(guide->step(), 3);
+        QTest::keyClick(m_window.get(), Qt::Key_T);
+        QCOMPARE(guide->step(), 3);
+        QTest::keyClick(m_window->stripView(), Qt::Key_Escape);
+        QCOMPARE(guide->step(), 4);
+        QTest::mouseClick(guide->findChild<QPushButton *>("guideNext"), Qt::LeftButton);
+        QVERIFY(!guide->isVisible());
+        press(Qt::Key_Space);
+        trigger("guide");
+        QCOMPARE(guide->step(), 0); // nothing counted while it was closed
+    }
+
     void aSlipSaysWhatToTryAndStaysAwayOnceClosed()
     {
         auto *guide = m_window->findChild<GuideNote *>("guideNote");
