@@ -16,7 +16,7 @@ namespace {
 int learn(CameraBook &book, const CamerasArguments &a)
 {
     int status = 0;
-    for (const std::string &file : a.learn) {
+    for (const std::string &file : withStandardInput(a.learn)) {
         const RunContext run{a.threads, {}, {}};
         const Status learned = behindBarrier(textOf(file), [&]() -> Status {
             const auto frame = readFrame(file, run);

@@ -30,23 +30,10 @@ Error wrong(const std::string &what)
     return {ErrorCode::BadParameter, what, {}};
 }
 
-void readLines(std::istream &in, std::vector<std::string> &files)
-{
-    for (std::string line; std::getline(in, line);)
-        if (!line.empty())
-            files.push_back(line);
-}
-
 /// Files as given, from lists, and from standard input.
 Result<std::vector<std::string>> filesOf(const CleanArguments &a)
 {
-    std::vector<std::string> files;
-    for (const std::string &file : a.files) {
-        if (file == "-")
-            readLines(std::cin, files);
-        else
-            files.push_back(file);
-    }
+    std::vector<std::string> files = withStandardInput(a.files);
     if (a.list == "-") {
         readLines(std::cin, files);
     } else if (!a.list.empty()) {

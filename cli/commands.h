@@ -17,7 +17,7 @@ std::string usualCameraBook();
 
 struct CamerasArguments {
     std::string book = usualCameraBook();
-    std::vector<std::string> learn;  ///< files to be learned from; empty: the book is listed
+    std::vector<std::string> learn;  ///< files to be learned from ("-" reads their names from standard input); empty: the book is listed
     bool readable = false;           ///< lists the cameras whose raw files are read, in place of the book
     std::vector<std::string> forget; ///< cameras, as listed, whose pages are removed
     bool json = false;
@@ -27,8 +27,8 @@ struct CamerasArguments {
 int cameras(const CamerasArguments &arguments);
 
 struct MeasureArguments {
-    std::vector<std::string> files;
-    std::string cameraBook; ///< folder; empty: the frame alone
+    std::vector<std::string> files; ///< "-" reads names from standard input, one a line
+    std::string cameraBook;         ///< folder; empty: the frame alone
     bool json = false;
     int threads = 0;
 };
@@ -107,5 +107,8 @@ int strip(const StripArguments &arguments, int &argc, char **argv);
 /// Says on standard error, and with `json` as an object on standard output, why a file failed.
 void printLine(const nlohmann::json &object); ///< on standard output
 void report(const std::string &file, const Error &error, bool json);
+/// Files as they were given, with the lines of standard input in the place of "-".
+std::vector<std::string> withStandardInput(const std::vector<std::string> &files);
+void readLines(std::istream &in, std::vector<std::string> &files); ///< those that are not empty
 
 } // namespace irenic::cli

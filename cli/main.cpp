@@ -9,6 +9,7 @@
 #include <CLI/CLI.hpp>
 
 #include <cstdio>
+#include <iostream>
 
 namespace irenic::cli {
 
@@ -17,6 +18,24 @@ void report(const std::string &file, const Error &error, bool json)
     std::fprintf(stderr, "irenic-cli: %s: %s\n", file.c_str(), error.userMessage.c_str());
     if (json)
         printLine({{"file", textOf(file)}, {"error", error.userMessage}});
+}
+
+void readLines(std::istream &in, std::vector<std::string> &files)
+{
+    for (std::string line; std::getline(in, line);)
+        if (!line.empty())
+            files.push_back(line);
+}
+
+std::vector<std::string> withStandardInput(const std::vector<std::string> &files)
+{
+    std::vector<std::string> out;
+    for (const std::string &file : files)
+        if (file == "-")
+            readLines(std::cin, out);
+        else
+            out.push_back(file);
+    return out;
 }
 
 void printLine(const nlohmann::json &object)
@@ -102,7 +121,7 @@ int main(int argc, char **argv)
 
     MeasureArguments measureArguments;
     CLI::App *measureCommand = app.add_subcommand("measure", "Measure the noise of raw photographs");
-    measureCommand->add_option("files", measureArguments.files, "Raw files")->required();
+    measureCommand->add_option("files", measureArguments.files, "Raw files; - reads their names from standard input, one a line")->required();
     measureCommand->add_flag("--json", measureArguments.json, "One JSON object a line");
     measureCommand->add_option("--threads", measureArguments.threads, "0 uses every core")->check(CLI::Range(0, 1024));
 
@@ -128,7 +147,7 @@ int main(int argc, char **argv)
     CamerasArguments k;
     CLI::App *camerasCommand = app.add_subcommand("cameras", "List the camera book, let it learn or forget");
     camerasCommand->add_option("--book", k.book, "Its folder")->capture_default_str();
-    camerasCommand->add_option("--learn", k.learn, "Raw photographs to learn from");
+    camerasCommand->add_option("--learn", k.learn, "Raw photographs to learn from; - reads their names from standard input");
     camerasCommand->add_option("--forget", k.forget, "Cameras to forget, as they are listed");
     camerasCommand->add_flag("--readable", k.readable, "List the cameras whose raw files this build reads, in place of the book");
     camerasCommand->add_flag("--json", k.json, "One JSON object a line");

@@ -65,8 +65,13 @@ KnownCamera knownOf(const Frame &frame, const std::string &book)
 
 int measure(const MeasureArguments &arguments)
 {
+    const std::vector<std::string> files = withStandardInput(arguments.files);
+    if (files.empty()) {
+        report("-", {ErrorCode::BadParameter, "No file was named.", {}}, arguments.json);
+        return 1;
+    }
     int status = 0;
-    for (const std::string &file : arguments.files) {
+    for (const std::string &file : files) {
         const RunContext run{arguments.threads, {}, {}};
         const auto frame = readFrame(file, run);
         const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return measureNoise(*frame.value(), run, knownOf(*frame.value(), arguments.cameraBook)); }) : Result<NoiseReport>(frame.error());

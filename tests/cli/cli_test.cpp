@@ -142,6 +142,27 @@ private slots:
         QVERIFY(run("irenic-cli", {"clean", "--list", dir.filePath("none.txt"), "--beside"}).err.contains("none.txt"));
     }
 
+    void measureTakesNamesFromStandardInput()
+    {
+        const auto measured = [&](const QByteArray &names) {
+            QProcess p;
+            p.start(QStringLiteral(IRENIC_BIN "/irenic-cli"), {"measure", "-", "--json"});
+            p.write(names);
+            p.closeWriteChannel();
+            p.waitForFinished(kPatienceMs);
+            return std::pair(p.exitCode(), p.readAllStandardOutput().trimmed().split('\n'));
+        };
+        const QByteArray name = m_shot.toUtf8();
+        const auto [status, lines] = measured(name + "\n\n" + name + '\n');
+        QCOMPARE(status, 0);
+        QCOMPARE(lines.size(), qsizetype(2));
+        QCOMPARE(lines[0], lines[1]);
+        QCOMPARE(nlohmann::json::parse(lines[0].toStdString())["file"].get<std::string>(), m_shot.toStdString());
+        const auto none = measured("");
+        QCOMPARE(none.first, 1);
+        QVERIFY(none.second[0].contains("No file was named"));
+    }
+
     void tasteIsOnTheCommandLine()
     {
         const QTemporaryDir dir;
