@@ -292,6 +292,15 @@ std::vector<std::pair<int, Choices>> Editing::followed(const std::vector<Spot> &
     return others;
 }
 
+void Editing::letFollow(int frame)
+{
+    if (!m_spotsFollow || !readyFrame() || m_roll.frame(frame).wasDecided)
+        return;
+    for (const auto &[other, choices] : followed(readyFrame()->spots))
+        if (other == frame)
+            m_roll.setChoices(other, choices); // nothing was decided there that could be undone
+}
+
 void Editing::setSpotsFollow(bool follow)
 {
     m_spotsFollow = follow;

@@ -51,6 +51,7 @@ public:
     void unpinLostGuests(); ///< those that could not be had
 
     void setSpotsFollow(bool follow); ///< spots of frames of a series are the same from now on, where the pictures tell how the camera moved between them
+    void letFollow(int frame);        ///< one that was read just now takes the spots of its series; no step of undo
     bool doSpotsFollow() const { return m_spotsFollow; }
     /// Frames that were measured become one series, or belong to none; to how many. `byTime`: as their times tell, again.
     int makeSeries(const QList<int> &frames);

@@ -162,7 +162,9 @@ void Roll::setReadingDone(const QString &path, std::shared_ptr<const Frame> fram
     f.lens = describedLens(*f.frame);
     f.truthFile = truthFileOf(path);
     f.state = RollFrame::State::Ready;
-    if (const std::optional<SavedFrame> saved = std::exchange(f.saved, {}); saved && saved->decided)
+    const std::optional<SavedFrame> saved = std::exchange(f.saved, {});
+    f.wasDecided = saved && saved->decided;
+    if (f.wasDecided)
         takeSaved(*saved, f);
     f.bindRegions();
     m_memory.hold(index);

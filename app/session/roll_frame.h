@@ -87,6 +87,7 @@ struct RollFrame : Choices {
     std::vector<std::shared_ptr<const Guest>> guests;     ///< those of guestFiles that are matched to the frame's pixels; none of a resting one
     QHash<QString, std::shared_ptr<const Guest>> matched; ///< by file; taken-down ones, too, for undo
     std::optional<SavedFrame> saved;                      ///< what a session says about it, until it was read
+    bool wasDecided = false;                              ///< by a session, before it was read
 
     bool isMeasured() const { return state == State::Ready || state == State::Resting; }
     bool isMissing() const { return state == State::Failed && saved; } ///< a session names it, and it is not where it was

@@ -7,6 +7,7 @@ Session::Session(QObject *parent) : QObject(parent)
 {
     connect(&m_roll, &Roll::pathComes, this, [this](const QString &path) { m_editing.notePathComes(path); });
     connect(&m_roll, &Roll::frameReady, &m_viewing, &Viewing::followFrame);
+    connect(&m_roll, &Roll::frameReady, this, [this](int frame) { m_editing.letFollow(frame); });
 }
 
 Session::~Session() = default;

@@ -343,11 +343,19 @@ private slots:
         another.fill(Qt::gray);
         Session s;
         const Simulated shot = simulate(makeScene({576, 432}), {});
+        const auto frame = std::make_shared<Frame>(static_cast<const FrameFacts &>(*shot.frame));
+        frame->shooting.dateTime = "2025:09:14 06:10:00";
         const QImage pictures[] = {thumbnail(20, 20), thumbnail(15, 23), another};
-        const QStringList paths{"/roll/a.dng", "/roll/b.dng", "/roll/c.dng"};
+        const QTemporaryDir dir;
+        QStringList paths;
+        for (const char *name : {"a.dng", "b.dng", "c.dng", "d.dng"}) { // a session looks whether they are there
+            paths << dir.filePath(QString::fromLatin1(name));
+            QVERIFY(QFile(paths.last()).open(QIODevice::WriteOnly));
+        }
+        const QString late = paths.takeLast();
         s.addPaths(paths);
         for (int i = 0; i < 3; ++i)
-            s.roll().setReadingDone(paths[i], shot.frame, shot.noise, pictures[i], {{SpotKind::Edge, {10 + i, 10}}});
+            s.roll().setReadingDone(paths[i], frame, shot.noise, pictures[i], {{SpotKind::Edge, {10 + i, 10}}});
         Editing &e = s.editing();
         e.makeSeries({0, 1, 2});
         e.setSpotsFollow(true);
@@ -369,6 +377,23 @@ private slots:
         e.removeSpot(0);
         QCOMPARE(spots(0).size(), size_t(1));
         QVERIFY(isNear(spots(0)[0].at, {200, 160}));
+        // One that is read later takes them, too, and no step of undo; one about which a session decided keeps its own.
+        e.partSeries({0, 1, 2}, true); // by their times again, which are the same
+        const int steps = e.undoStack()->count();
+        const auto read = [&](const QString &path) { s.roll().setReadingDone(path, frame, shot.noise, thumbnail(20, 20), {{SpotKind::Edge, {99, 99}}}); };
+        s.addPaths({late});
+        read(late);
+        QCOMPARE(spots(3).size(), size_t(1));
+        QVERIFY(isNear(spots(3)[0].at, {200, 160}));
+        QCOMPARE(e.undoStack()->count(), steps);
+        SavedSession kept = s.saved(dir.path());
+        kept.frames[3].spots = {{"edge", 7, 8, ""}};
+        s.restore(kept, dir.path());
+        paths << late;
+        for (const QString &path : std::as_const(paths))
+            read(path);
+        QCOMPARE(spots(3).size(), size_t(1));
+        QCOMPARE(spots(3)[0].at, QPoint(7, 8));
         e.setSpotsFollow(false);
         e.addSpot({9, 9});
         QCOMPARE(spots(0).size(), size_t(1));
