@@ -76,8 +76,10 @@ void describe(const Frame &frame, NoiseReport &report)
 double varianceOfRounding(const Frame &frame)
 {
     double step = 1.0 / double(frame.levels.white - frame.levels.blackOfCell()[0]);
-    if (frame.kind == FrameKind::Rendered) // the step in the mid-tones; 8 bits are stored times 257
-        step = double(frame.encoding->decode[1][32768 + (frame.shooting.bitDepth <= 8 ? 257 : 1)] - frame.encoding->decode[1][32768]);
+    if (frame.kind == FrameKind::Rendered) { // the step in the mid-tones; fewer bits are stored spread over sixteen
+        const size_t stored = 65535 / ((size_t(1) << std::clamp(frame.shooting.bitDepth, 8, 16)) - 1);
+        step = double(frame.encoding->decode[1][32768 + stored] - frame.encoding->decode[1][32768]);
+    }
     return step * step / 12;
 }
 

@@ -33,7 +33,7 @@ constexpr double kColourVariance = 0.9;            ///< likewise, of each colour
 constexpr double kAsItIs = 1.25, kSharpened = 2.5; ///< energy of luminance's noise over what was laid over
 constexpr double kOfColours = 0.55;                ///< of that of colours
 constexpr double kUnknownIso = 0.4;                ///< of the measured noise's energy, where texture raises it
-constexpr int kFinishedBits = 8;
+constexpr int kFinishedBits = 12;                  ///< cameras and phones finish their JPEGs with 8, their HEIFs and AVIFs with up to 12; what is kept for more work has 16
 
 struct Block {
     double luminance, colours; ///< mean squares of what was taken

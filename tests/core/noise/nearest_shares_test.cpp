@@ -87,6 +87,19 @@ private slots:
         QVERIFY2(calm > 0.7f && leaves < 0.75f * calm, qPrintable(QStringLiteral("%1, leaves %2").arg(double(calm)).arg(double(leaves))));
     }
 
+    /// A phone's HEIF of ten bits is as sharpened as a JPEG; a TIFF of sixteen is not.
+    void tenBitsAreAFinishedPicture()
+    {
+        const auto pair = finishedPair(leavesScene({480, 360}), 800, "a.tif", {92, 0});
+        const auto shareAt = [&](int bits) {
+            const auto frame = copyOf(*pair.noisy);
+            frame->shooting.bitDepth = bits;
+            return measured(frame)->nearestLuminance;
+        };
+        const float eight = shareAt(8), ten = shareAt(10), sixteen = shareAt(16);
+        QVERIFY2(ten > 1.1f * sixteen && std::abs(ten - eight) < 0.05f, qPrintable(QStringLiteral("%1, %2, %3").arg(double(eight)).arg(double(ten)).arg(double(sixteen))));
+    }
+
     /// Where measuring is sure, BM3D is held against the estimate: it stays where it helps, and leaves where texture was measured for noise.
     void bm3dLeavesWhereItTakesMorePictureThanNoise()
     {
