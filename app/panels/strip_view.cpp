@@ -138,22 +138,24 @@ StripView::StripView(Session *session, PaneRenderer *renderer, QWidget *parent) 
     connect(m_kinds, &QComboBox::activated, this, [this](int i) { open(Kind(i)); });
     connect(m_steps, &QSpinBox::valueChanged, this, &StripView::hang);
     connect(&session->viewing(), &Viewing::viewportChanged, this, [this] {
-        for (int i = 0; i < cellCount(); ++i)
+        for (int i = 0; isVisible() && i < cellCount(); ++i)
             m_panes[size_t(i)]->setViewport(viewportOf(m_cells[size_t(i)]));
     });
     connect(&session->viewing(), &Viewing::lookChanged, this, [this] {
-        for (int i = 0; i < cellCount(); ++i)
+        for (int i = 0; isVisible() && i < cellCount(); ++i)
             m_panes[size_t(i)]->setLook(lookOf(m_cells[size_t(i)]));
     });
     connect(&session->roll(), &Roll::frameChanged, this, [this](int frame) {
-        if (isVisible() && std::any_of(m_cells.begin(), m_cells.end(), [&](const Cell &c) { return c.frame == frame; }))
-            hang(); // its pixels are there
+        for (int i = 0; isVisible() && i < cellCount(); ++i)
+            if (const RollFrame &f = m_session->roll().frame(frame); m_cells[size_t(i)].frame == frame && f.state == RollFrame::State::Ready && f.frame != m_panes[size_t(i)]->content().frame)
+                return hang(); // its pixels are there
     });
     const auto leave = [this] {
         if (isVisible())
             emit closed();
     };
     connect(&session->viewing(), &Viewing::currentChanged, this, leave);
+    connect(&session->roll(), &Roll::rollChanged, this, leave); // frames have other numbers
 }
 
 void StripView::setTones(const Tones &tones)
@@ -364,6 +366,13 @@ void StripView::hang()
     showNearness();
     showPicked();
     emit settledChanged();
+}
+
+void StripView::hideEvent(QHideEvent *event)
+{
+    if (!event->spontaneous())
+        for (LivePane *p : m_panes)
+            p->setContent({}); // pixels of several frames
 }
 
 void StripView::resizeEvent(QResizeEvent *)

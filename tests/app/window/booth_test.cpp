@@ -168,6 +168,14 @@ private slots:
         QCOMPARE(session()->roll().frame(1).trialCount(), kFirstTrials);
         QTRY_VERIFY_WITH_TIMEOUT(m_window->wall()->allSettled(), kPatienceMs);
         QVERIFY((m_window->wall()->middle() - there.toPoint()).manhattanLength() <= 3);
+        QVERIFY(!strip->pane(1)->hasContent()); // nor holds it any pixels
+        // A frame that leaves the roll takes the strip with it.
+        trigger("sequence");
+        QCOMPARE(m_window->view(), MainWindow::View::Strip);
+        session()->editing().takeOff({1});
+        QCOMPARE(m_window->view(), MainWindow::View::Wall);
+        session()->viewing().setPushEv(1);
+        session()->editing().undoStack()->undo();
         // A frame that has none beside it says so.
         session()->viewing().setCurrent(2);
         QTRY_VERIFY(session()->viewing().readyFrame());
