@@ -74,7 +74,9 @@ Treatment OwnStart::from(const Treatment &suggested) const
 
 void Decisions::note(const Decision &decision)
 {
-    std::erase_if(m_all, [&](const Decision &d) { return d.frame == decision.frame; });
+    // Cameras begin again at 0001: another photograph of that name has another noise.
+    constexpr double kLike = 0.05;
+    std::erase_if(m_all, [&](const Decision &d) { return d.frame == decision.frame && std::abs(d.noise - decision.noise) <= kLike * std::max(d.noise, decision.noise); });
     m_all.push_back(decision);
     if (m_all.size() > kMost)
         m_all.erase(m_all.begin());

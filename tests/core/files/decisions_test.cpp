@@ -83,6 +83,18 @@ private slots:
         QVERIFY(d.all().empty());
     }
 
+    void namesThatCamerasUseAgainAreOtherFrames()
+    {
+        Decisions d;
+        d.note({"wren-0001.dng", "2026-11-28", 0.09, "dct", 0.8, 1, 0, 0});
+        d.note({"wren-0001.dng", "2026-11-29", 0.05, "dct", 0.7, 1, 0, 0}); // another evening, less noise
+        QCOMPARE(int(d.all().size()), 2);
+        d.note({"wren-0001.dng", "2026-11-30", 0.0915, "dct", 0.9, 1, 0, 0}); // the first, measured a little otherwise
+        QCOMPARE(int(d.all().size()), 2);
+        QCOMPARE(d.all().back().luminance, 0.9);
+        QCOMPARE(d.all().front().luminance, 0.7);
+    }
+
     void aKeeperIsHeldAgainstTheSuggestion()
     {
         Treatment kept{"dct", 0.6, 1.5};

@@ -38,7 +38,7 @@ public:
     static constexpr size_t kMost = 2000; ///< the oldest go
 
     const std::vector<Decision> &all() const { return m_all; }
-    void note(const Decision &decision); ///< in place of an earlier one about the frame
+    void note(const Decision &decision); ///< in place of an earlier one about the frame, which has its name and, within a twentieth, its noise
     void forget(size_t i) { m_all.erase(m_all.begin() + ptrdiff_t(i)); }
     void forgetAll() { m_all.clear(); }
 
