@@ -113,7 +113,7 @@ private slots:
         ShootOptions o;
         o.iso = 3200;
         // Whole tiles: libavcodec takes no part of one.
-        QVERIFY(writeShot(path("raw.dng").toStdString(), shoot(makeScene({768, 512}), o).value(), o));
+        QVERIFY(writeShot(path("raw.dng").toStdString(), shoot(makeScene({768, 256}), o).value(), o));
         outputOf("exiftool", everyField() << path("raw.dng"));
         const Source &raw = openedSource(path("raw.dng"));
         QVERIFY(raw.frame && raw.noise);
@@ -186,7 +186,7 @@ private slots:
         QCOMPARE(one.size(), qsizetype(developed.samples.size()) * 2);
         QCOMPARE(other.size(), one.size());
         // Eight bits are dithered by up to a step; a JPEG loses a little more, nothing in the mean.
-        const double most = options.format == ExportFormat::Jpeg ? 0.12 : bits == 8 ? 1.01 / 255
+        const double most = options.format == ExportFormat::Jpeg ? 0.15 : bits == 8 ? 1.01 / 255
                                                                                     : 1.0 / 65535;
         for (const QByteArray &theirs : {one, other}) {
             const auto *their = reinterpret_cast<const uint16_t *>(theirs.constData());
