@@ -2,8 +2,9 @@
 # SPDX-License-Identifier: GPL-3.0-or-later
 # Sourced by ./demo and ./check: installs what is missing from Debian's packages, configures and builds.
 
-# What building and testing need. tools/packages.txt is read by people too.
-mapfile -t wanted < <(grep -v '^#' "$top/tools/packages.txt" | grep .)
+# What building and running need, and tests beside it. tools/packages.txt is read by people too.
+mapfile -t wanted < <(sed '/^# for .\/check alone/,$d' "$top/tools/packages.txt" | grep -v '^#' | grep .)
+mapfile -t wanted_by_tests < <(sed '1,/^# for .\/check alone/d' "$top/tools/packages.txt" | grep -v '^#' | grep .)
 
 # Of the packages that are wanted, those that are not installed: `missing`. A name with "?" counts where this Debian has such a package.
 find_missing() {
