@@ -13,14 +13,14 @@ Blink::Blink(Wall *wall, QObject *parent) : QObject(parent), m_wall(wall)
     connect(wall, &Wall::columnsHung, this, &Blink::stop);
 }
 
-void Blink::start(int place)
+void Blink::start(int place, bool byItself)
 {
     stop();
     if (place < 0 || m_wall->columnCount() < 2)
         return;
     m_place = place;
     m_shown = place;
-    turnByItself(true);
+    turnByItself(byItself);
     next();
 }
 

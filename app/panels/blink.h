@@ -24,7 +24,7 @@ public:
     int shown() const { return m_shown; } ///< column that is shown there
     double paceS() const { return kPacesS[m_pace]; }
 
-    void start(int place); ///< with the next column after it
+    void start(int place, bool byItself = true); ///< with the next column after it
     void stop();
     void show(int column); ///< and stay there
     void turnByItself(bool on);

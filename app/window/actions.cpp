@@ -8,6 +8,7 @@
 #include "session/paths.h"
 #include "window/guest_pinning.h"
 #include "window/languages.h"
+#include "window/less_motion.h"
 #include "window/output_proof.h"
 #include "window/recipe_menus.h"
 #include "window/screen_profile.h"
@@ -298,7 +299,7 @@ void Actions::addCompareMenu()
     blind = when(onWall, add(QStringLiteral("blind"), tr("&Blind round"), {Qt::Key_Y}, [this] { m_window->openBlindRound(); }));
     m_menus.last().actions.append(nullptr);
     blink = add(QStringLiteral("blink"), tr("Bl&ink: the columns in turn in this place"), {Qt::Key_Z}, [this] {
-        m_window->blink()->isOn() ? m_window->blink()->stop() : m_window->blink()->start(m_session->viewing().column());
+        m_window->blink()->isOn() ? m_window->blink()->stop() : m_window->blink()->start(m_session->viewing().column(), !desktopWantsLessMotion());
     });
     blink->setCheckable(true);
     when(onWall, add(QStringLiteral("blinkPace"), tr("Another pace of the blinking"), {QKeySequence(tr("Shift+Z"))}, [this] { m_window->blink()->nextPace(); }));

@@ -1,20 +1,26 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Files that go round: sent by another program and sent back, and handed over by a second start.
 #include "irenic/read_frame.h"
+#include "panels/blink.h"
 #include "support/frames.h"
 #include "support/windows.h"
 #include "window/hand_back.h"
+#include "window/less_motion.h"
 #include "window/queue_on_desktop.h"
 #include "window/running_window.h"
 
+#include <QAction>
 #include <QDBusConnection>
+#include <QDBusMessage>
 #include <QDBusUnixFileDescriptor>
+#include <QDBusVariant>
 #include <QLabel>
 #include <QProcess>
 #include <QPushButton>
 #include <QSignalSpy>
 #include <QTemporaryDir>
 #include <QTest>
+#include <QThread>
 
 #include <poll.h>
 #include <unistd.h>
@@ -55,6 +61,24 @@ public:
 
 private:
     int m_read = -1;
+};
+
+/// A portal's settings.
+class FakeSettings : public QObject
+{
+    Q_OBJECT
+    Q_CLASSINFO("D-Bus Interface", "org.freedesktop.portal.Settings")
+public:
+    QHash<QString, QVariant> values;
+public slots:
+    QDBusVariant Read(const QString &group, const QString &key, const QDBusMessage &message)
+    {
+        const QVariant value = values.value(group + u'/' + key);
+        if (!value.isValid())
+            QDBusConnection("portal").send(message.createErrorReply("org.freedesktop.portal.Error.NotFound", "There is no such setting."));
+        message.setDelayedReply(!value.isValid());
+        return QDBusVariant(QVariant::fromValue(QDBusVariant(value)));
+    }
 };
 
 class FakeNotifications : public QObject
@@ -184,6 +208,40 @@ private slots:
         second.start(QStringLiteral(IRENIC_BIN "/irenic"), {"--empty-queue"});
         QTRY_VERIFY_WITH_TIMEOUT(m_window->card("queue")->isVisible(), kPatienceMs);
         QVERIFY(second.state() == QProcess::NotRunning || second.waitForFinished(kPatienceMs));
+    }
+
+    void aDesktopWithoutAnimationsSeesNoneHere()
+    {
+        QVERIFY(!desktopWantsLessMotion()); // nobody answers
+        // Another connection than the window's, in a thread of its own: the window waits for the answer.
+        QThread thread;
+        auto *settings = new FakeSettings;
+        settings->moveToThread(&thread);
+        connect(&thread, &QThread::finished, settings, &QObject::deleteLater);
+        thread.start();
+        QDBusConnection bus = QDBusConnection::connectToBus(QString::fromLocal8Bit(qgetenv("DBUS_SESSION_BUS_ADDRESS")), "portal");
+        QVERIFY(bus.registerObject("/org/freedesktop/portal/desktop", settings, QDBusConnection::ExportAllSlots) && bus.registerService("org.freedesktop.portal.Desktop"));
+        const auto isStill = [&](const QHash<QString, QVariant> &values) {
+            QMetaObject::invokeMethod(
+                settings, [&] { settings->values = values; }, Qt::BlockingQueuedConnection);
+            return desktopWantsLessMotion();
+        };
+        QVERIFY(!isStill({}));
+        QVERIFY(!isStill({{"org.gnome.desktop.interface/enable-animations", true}}));
+        QVERIFY(isStill({{"org.kde.kdeglobals.KDE/AnimationDurationFactor", "0"}}));
+        QVERIFY(!isStill({{"org.kde.kdeglobals.KDE/AnimationDurationFactor", "0.5"}}));
+        QVERIFY(isStill({{"org.gnome.desktop.interface/enable-animations", false}}));
+        // The columns change places by hand then, until somebody asks for more.
+        m_window->open({path("sent.dng")});
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->session()->viewing().readyFrame(), kPatienceMs);
+        m_window->findChild<QAction *>("blink")->trigger();
+        QVERIFY(m_window->blink()->isOn() && !m_window->blink()->isTurning());
+        m_window->findChild<QAction *>("blinkPace")->trigger();
+        QVERIFY(m_window->blink()->isTurning());
+        bus.unregisterService("org.freedesktop.portal.Desktop");
+        QDBusConnection::disconnectFromBus("portal");
+        thread.quit();
+        thread.wait();
     }
 
     void theMachineStaysAwakeAndTheEndIsTold()
