@@ -10,7 +10,7 @@ namespace irenic {
 
 bool desktopWantsLessMotion()
 {
-    constexpr int kPatienceMs = 200;
+    constexpr int kPatienceMs = 500;
     const QString portal = QStringLiteral("org.freedesktop.portal.Desktop");
     const QDBusConnection bus = QDBusConnection::sessionBus();
     if (!bus.isConnected() || !bus.interface()->isServiceRegistered(portal))

@@ -17,6 +17,7 @@
 #include <QLabel>
 #include <QProcess>
 #include <QPushButton>
+#include <QScopeGuard>
 #include <QSignalSpy>
 #include <QTemporaryDir>
 #include <QTest>
@@ -219,6 +220,11 @@ private slots:
         settings->moveToThread(&thread);
         connect(&thread, &QThread::finished, settings, &QObject::deleteLater);
         thread.start();
+        const auto end = qScopeGuard([&] {
+            QDBusConnection::disconnectFromBus("portal");
+            thread.quit();
+            thread.wait();
+        });
         QDBusConnection bus = QDBusConnection::connectToBus(QString::fromLocal8Bit(qgetenv("DBUS_SESSION_BUS_ADDRESS")), "portal");
         QVERIFY(bus.registerObject("/org/freedesktop/portal/desktop", settings, QDBusConnection::ExportAllSlots) && bus.registerService("org.freedesktop.portal.Desktop"));
         const auto isStill = [&](const QHash<QString, QVariant> &values) {
@@ -233,15 +239,12 @@ private slots:
         QVERIFY(isStill({{"org.gnome.desktop.interface/enable-animations", false}}));
         // The columns change places by hand then, until somebody asks for more.
         m_window->open({path("sent.dng")});
-        QTRY_VERIFY_WITH_TIMEOUT(m_window->session()->viewing().readyFrame(), kPatienceMs);
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->session()->viewing().readyFrame() && m_window->wall()->allSettled(), kPatienceMs);
         m_window->findChild<QAction *>("blink")->trigger();
         QVERIFY(m_window->blink()->isOn() && !m_window->blink()->isTurning());
         m_window->findChild<QAction *>("blinkPace")->trigger();
         QVERIFY(m_window->blink()->isTurning());
         bus.unregisterService("org.freedesktop.portal.Desktop");
-        QDBusConnection::disconnectFromBus("portal");
-        thread.quit();
-        thread.wait();
     }
 
     void theMachineStaysAwakeAndTheEndIsTold()
