@@ -13,8 +13,8 @@ namespace irenic {
 
 namespace {
 
+/// In the order of Tried.
 constexpr const char *kSteps[] = {
-    // in the order of Tried
     QT_TRANSLATE_NOOP("GuideNote", "Hold Space: every picture shows its untreated pixels. Let go, and the trials are back."),
     QT_TRANSLATE_NOOP("GuideNote", "Hold R: what each trial removed. Whatever you can recognise in it is picture that went with the noise."),
     QT_TRANSLATE_NOOP("GuideNote", "Press 1 to 9: other places worth a look. With more rows (top right) several hang at once."),

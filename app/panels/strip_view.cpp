@@ -243,7 +243,7 @@ std::vector<StripView::Cell> StripView::sequenceCells() const
         if (trial >= 0)
             cell.treatment = f.trials[size_t(trial)];
         cell.caption = tr("%1\n%2").arg(f.name(), trial < 0 || !f.isMeasured() ? tr("is being read") : tr("%1  %2").arg(trialLetter(trial), treatmentWords(cell.treatment)));
-        if (const auto shift = i == viewing.current() ? std::nullopt : shiftBetween(here, f))
+        if (const auto shift = i == viewing.current() ? std::nullopt : m_session->shifts().between(here, f))
             cell.shift = {double(shift->x()) / size.width(), double(shift->y()) / size.height()};
         cells.push_back(cell);
     }

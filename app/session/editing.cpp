@@ -4,7 +4,6 @@
 #include "commands/set_choices.h"
 #include "commands/take_off.h"
 #include "session/paths.h"
-#include "session/series.h"
 
 #include <cmath>
 #include <numeric>
@@ -264,41 +263,36 @@ void Editing::changeSpots(std::vector<Spot> spots, const QString &words)
     m_undo.endMacro();
 }
 
-/// Other frames of the series with those spots, each where the same thing is, or as near to it as the picture goes.
+/// That frame with those spots of the current one, each where the same thing is, or as near to it as the picture goes; nothing where that changes nothing.
+std::optional<Choices> Editing::following(const std::vector<Spot> &spots, int frame)
+{
+    const RollFrame &other = m_roll.frame(frame);
+    const std::optional<QPoint> shift = frame != m_viewing.current() && other.isMeasured() ? m_shifts.between(*readyFrame(), other) : std::nullopt;
+    if (!shift)
+        return {};
+    Choices c = other;
+    c.spots = spots;
+    for (Spot &s : c.spots)
+        s.at = {std::clamp(s.at.x() + shift->x(), 0, other.pictureSize().width() - 1), std::clamp(s.at.y() + shift->y(), 0, other.pictureSize().height() - 1)};
+    return c.spots != other.spots ? std::optional(c) : std::nullopt;
+}
+
+/// Other frames of the series.
 std::vector<std::pair<int, Choices>> Editing::followed(const std::vector<Spot> &spots)
 {
-    const RollFrame &f = *readyFrame();
     std::vector<std::pair<int, Choices>> others;
-    for (const int i : seriesOf(m_roll, {m_viewing.current()})) {
-        const RollFrame &other = m_roll.frame(i);
-        if (i == m_viewing.current() || !other.isMeasured())
-            continue;
-        const std::pair pictures(f.thumbnail.cacheKey(), other.thumbnail.cacheKey());
-        if (!m_shifts.contains(pictures)) {
-            const std::optional<QPoint> found = shiftBetween(f, other);
-            m_shifts.insert(pictures, found);
-            m_shifts.insert({pictures.second, pictures.first}, found ? std::optional(-*found) : found);
-        }
-        const std::optional<QPoint> shift = m_shifts.value(pictures);
-        if (!shift)
-            continue;
-        Choices c = other;
-        c.spots = spots;
-        for (Spot &s : c.spots)
-            s.at = {std::clamp(s.at.x() + shift->x(), 0, other.pictureSize().width() - 1), std::clamp(s.at.y() + shift->y(), 0, other.pictureSize().height() - 1)};
-        if (c.spots != other.spots)
-            others.emplace_back(i, std::move(c));
-    }
+    for (const int i : seriesOf(m_roll, {m_viewing.current()}))
+        if (std::optional<Choices> c = following(spots, i))
+            others.emplace_back(i, *std::move(c));
     return others;
 }
 
 void Editing::letFollow(int frame)
 {
-    if (!m_spotsFollow || !readyFrame() || m_roll.frame(frame).wasDecided)
+    if (!m_spotsFollow || !readyFrame() || m_roll.frame(frame).wasDecided || !seriesOf(m_roll, {m_viewing.current()}).contains(frame))
         return;
-    for (const auto &[other, choices] : followed(readyFrame()->spots))
-        if (other == frame)
-            m_roll.setChoices(other, choices); // nothing was decided there that could be undone
+    if (const std::optional<Choices> c = following(readyFrame()->spots, frame))
+        m_roll.setChoices(frame, *c); // nothing was decided there that could be undone
 }
 
 void Editing::setSpotsFollow(bool follow)

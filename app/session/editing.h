@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "session/series.h"
 #include "session/viewing.h"
 
 #include <QCoreApplication>
@@ -17,7 +18,7 @@ class Editing
 {
     Q_DECLARE_TR_FUNCTIONS(irenic::Editing)
 public:
-    Editing(Roll &roll, Viewing &viewing) : m_roll(roll), m_viewing(viewing) {}
+    Editing(Roll &roll, Viewing &viewing, Shifts &shifts) : m_roll(roll), m_viewing(viewing), m_shifts(shifts) {}
 
     QUndoStack *undoStack() { return &m_undo; }
     void forgetSteps();                      ///< nothing can be undone any more
@@ -84,14 +85,15 @@ private:
     int carry(const std::optional<QList<int>> &frames, bool sameSize, const QString &words, const std::function<void(Choices &)> &take);
     void changeSpots(std::vector<Spot> spots, const QString &words);
     std::vector<std::pair<int, Choices>> followed(const std::vector<Spot> &spots);
+    std::optional<Choices> following(const std::vector<Spot> &spots, int frame);
     int setSeries(const QList<int> &frames, int series, const QString &words);
     void changeOthers(const QString &words, const std::vector<std::pair<int, Choices>> &others);
 
     Roll &m_roll;
     Viewing &m_viewing;
+    Shifts &m_shifts;
     bool m_spotsFollow = false;
-    QHash<std::pair<qint64, qint64>, std::optional<QPoint>> m_shifts; ///< between thumbnails
-    QSet<QString> m_takenOff;                                         ///< paths that undo would put back
+    QSet<QString> m_takenOff; ///< paths that undo would put back
     QUndoStack m_undo;
 };
 

@@ -26,6 +26,21 @@ Plane<float> toneOf(const QImage &image)
     return tone;
 }
 
+std::optional<QPoint> shiftBetween(const RollFrame &from, const RollFrame &to)
+{
+    if (from.pictureSize() != to.pictureSize() || from.thumbnail.size() != to.thumbnail.size() || from.thumbnail.isNull())
+        return {};
+    const Plane<float> a = toneOf(from.thumbnail), b = toneOf(to.thumbnail);
+    const PictureShift shift = shiftBetween(a.view(), b.view());
+    if (!shift.isSure())
+        return {};
+    constexpr double kNone = 0.5; // of a thumbnail's pixels: on a tripod
+    if (std::max(std::abs(shift.dx), std::abs(shift.dy)) < kNone)
+        return QPoint();
+    const double scale = double(from.pictureSize().width()) / from.thumbnail.width();
+    return QPoint(int(std::lround(shift.dx * scale)), int(std::lround(shift.dy * scale)));
+}
+
 } // namespace
 
 std::vector<QList<int>> allSeries(const Roll &roll)
@@ -80,19 +95,15 @@ QList<int> seriesOf(const Roll &roll, const QList<int> &frames)
     return all;
 }
 
-std::optional<QPoint> shiftBetween(const RollFrame &from, const RollFrame &to)
+std::optional<QPoint> Shifts::between(const RollFrame &from, const RollFrame &to)
 {
-    if (from.pictureSize() != to.pictureSize() || from.thumbnail.size() != to.thumbnail.size() || from.thumbnail.isNull())
-        return {};
-    const Plane<float> a = toneOf(from.thumbnail), b = toneOf(to.thumbnail);
-    const PictureShift shift = shiftBetween(a.view(), b.view());
-    if (!shift.isSure())
-        return {};
-    constexpr double kNone = 0.5; // of a thumbnail's pixels: on a tripod
-    if (std::max(std::abs(shift.dx), std::abs(shift.dy)) < kNone)
-        return QPoint();
-    const double scale = double(from.pictureSize().width()) / from.thumbnail.width();
-    return QPoint(int(std::lround(shift.dx * scale)), int(std::lround(shift.dy * scale)));
+    const std::pair pictures(from.thumbnail.cacheKey(), to.thumbnail.cacheKey());
+    if (!m_found.contains(pictures)) {
+        const std::optional<QPoint> found = shiftBetween(from, to);
+        m_found.insert(pictures, found);
+        m_found.insert({pictures.second, pictures.first}, found ? std::optional(-*found) : found);
+    }
+    return m_found.value(pictures);
 }
 
 } // namespace irenic

@@ -3,6 +3,8 @@
 
 #include "session/roll.h"
 
+#include <QHash>
+
 namespace irenic {
 
 inline constexpr int kSeriesGapS = 5;
@@ -12,7 +14,15 @@ inline constexpr int kSeriesGapS = 5;
 std::vector<QList<int>> allSeries(const Roll &roll);
 /// Frames with all that belong to one of them, in the order of the roll.
 QList<int> seriesOf(const Roll &roll, const QList<int> &frames);
-/// By how many pixels what the picture of `from` shows lies further right and down in that of `to`; nothing where their thumbnails do not tell.
-std::optional<QPoint> shiftBetween(const RollFrame &from, const RollFrame &to);
+/// How the camera was moved between frames, found once for each pair of thumbnails.
+class Shifts
+{
+public:
+    /// By how many pixels what the picture of `from` shows lies further right and down in that of `to`; nothing where their thumbnails do not tell.
+    std::optional<QPoint> between(const RollFrame &from, const RollFrame &to);
+
+private:
+    QHash<std::pair<qint64, qint64>, std::optional<QPoint>> m_found; ///< by the thumbnails' keys, both ways
+};
 
 } // namespace irenic

@@ -18,6 +18,7 @@ public:
     Viewing &viewing() { return m_viewing; }
     const Viewing &viewing() const { return m_viewing; }
     Editing &editing() { return m_editing; }
+    Shifts &shifts() { return m_shifts; }
 
     /// Adds frames that are not open yet, and looks at the first where none was; answers the indexes of the new ones.
     QList<int> addPaths(const QStringList &paths);
@@ -32,7 +33,8 @@ signals:
 private:
     Roll m_roll;
     Viewing m_viewing{m_roll};
-    Editing m_editing{m_roll, m_viewing};
+    Shifts m_shifts;
+    Editing m_editing{m_roll, m_viewing, m_shifts};
 };
 
 } // namespace irenic

@@ -18,19 +18,23 @@ OutputProof::OutputProof(Viewing *viewing, Settings *settings, QObject *parent) 
 
 bool OutputProof::use(const QString &file, bool paper)
 {
-    const std::vector<uint8_t> profile = file.isEmpty() ? std::vector<uint8_t>() : profileOfFile(file);
-    if (!file.isEmpty() && profile.empty()) {
-        emit problem(tr("The output profile %1 cannot be read.").arg(file));
-        return false;
-    }
-    const auto made = SoftProof::from(profile, paper);
-    if (!made) {
-        emit problem(QString::fromStdString(made.error().userMessage));
-        return false;
+    std::shared_ptr<const SoftProof> proof; // none stands for sRGB
+    if (!file.isEmpty()) {
+        const std::vector<uint8_t> profile = profileOfFile(file);
+        if (profile.empty()) {
+            emit problem(tr("The output profile %1 cannot be read.").arg(file));
+            return false;
+        }
+        const auto made = SoftProof::from(profile, paper);
+        if (!made) {
+            emit problem(QString::fromStdString(made.error().userMessage));
+            return false;
+        }
+        proof = made.value();
     }
     m_file = file;
     m_paper = paper;
-    m_proof = made.value();
+    m_proof = std::move(proof);
     m_viewing->setProof(m_proof);
     return true;
 }
@@ -57,6 +61,8 @@ void OutputProof::setPaper(bool paper)
 
 QString OutputProof::name() const
 {
+    if (!m_proof)
+        return QStringLiteral("sRGB");
     const QString own = QString::fromStdString(m_proof->name());
     return own.isEmpty() ? QFileInfo(m_file).fileName() : own;
 }

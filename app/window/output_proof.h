@@ -39,7 +39,7 @@ private:
     Settings *m_settings;
     QString m_file; ///< in use; another than the settings' where that is away today
     bool m_paper = false;
-    std::shared_ptr<const SoftProof> m_proof;
+    std::shared_ptr<const SoftProof> m_proof; ///< null: sRGB
 };
 
 } // namespace irenic

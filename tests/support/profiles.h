@@ -56,7 +56,7 @@ inline std::vector<uint8_t> labProfile() { return bytesOf(cmsCreateLab4Profile(n
 
 inline constexpr Lab kPaperLab{94, 0, 4}; ///< of inkProfile()'s paper
 
-/// A printer of four inks: light falls through each on paper that is a little dark and yellow, and the full inks reach a fifth of what a screen's colours do.
+/// A printer of four inks on paper that is a little dark and yellow; its colours end before a screen's do.
 inline std::vector<uint8_t> inkProfile(const char *name)
 {
     constexpr double kInkReach = 0.75, kBlackest = 8; // a* and b* of full inks against Lab's own; L* of full black
@@ -100,7 +100,7 @@ inline std::vector<uint8_t> inkProfile(const char *name)
     write(cmsSigBToA1Tag, 3, 4, 33, [](const cmsUInt16Number in[], cmsUInt16Number out[], void *) -> cmsInt32Number {
         cmsCIELab wanted;
         cmsLabEncoded2FloatV2(&wanted, in);
-        // By descent from no ink: three inks for the colour, black for what is darker still.
+        // By descent from a little of each: three inks for the colour, black for what is darker still.
         double ink[4] = {0.2, 0.2, 0.2, 0.2};
         const auto away = [&](const double *i) {
             double lab[3];

@@ -10,6 +10,8 @@ namespace irenic {
 using IccProfile = std::unique_ptr<void, cmsBool (*)(cmsHPROFILE)>;
 IccProfile openedProfile(const std::vector<uint8_t> &bytes); ///< null where they are none; sRGB for no bytes
 
+std::string descriptionOf(cmsHPROFILE profile); ///< UTF-8; empty where it has none
+
 /// Linear profile colours to XYZ under D50 (ICC.1, rXYZ, gXYZ, bXYZ); nothing for profiles without.
 std::optional<Matrix3> colourants(cmsHPROFILE profile);
 

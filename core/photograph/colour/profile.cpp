@@ -3,6 +3,7 @@
 
 #include "colour/colour.h"
 #include "colour/icc.h"
+#include "irenic/text.h"
 
 namespace irenic {
 
@@ -28,6 +29,13 @@ bool readCurve(cmsHPROFILE profile, cmsTagSignature tag, std::vector<float> &out
 IccProfile openedProfile(const std::vector<uint8_t> &bytes)
 {
     return {bytes.empty() ? cmsCreate_sRGBProfile() : cmsOpenProfileFromMem(bytes.data(), cmsUInt32Number(bytes.size())), cmsCloseProfile};
+}
+
+std::string descriptionOf(cmsHPROFILE profile)
+{
+    char name[256] = "";
+    cmsGetProfileInfoASCII(profile, cmsInfoDescription, "en", "US", name, sizeof name);
+    return utf8Text(name);
 }
 
 std::optional<Matrix3> colourants(cmsHPROFILE profile)

@@ -5,7 +5,6 @@
 #include "colour/icc.h"
 #include "irenic/parameter.h"
 #include "irenic/sentence.h"
-#include "irenic/text.h"
 
 #include <algorithm>
 #include <cmath>
@@ -92,9 +91,7 @@ Result<std::shared_ptr<const ScreenTransform>> ScreenTransform::from(const std::
             out->m_curves = std::move(encoding);
         }
     }
-    char name[256] = "";
-    cmsGetProfileInfoASCII(screen.get(), cmsInfoDescription, "en", "US", name, sizeof name);
-    out->m_name = utf8Text(name);
+    out->m_name = descriptionOf(screen.get());
     return std::shared_ptr<const ScreenTransform>(std::move(out));
 }
 

@@ -5,7 +5,6 @@
 #include "irenic/lab.h"
 #include "irenic/parameter.h"
 #include "irenic/sentence.h"
-#include "irenic/text.h"
 
 #include <algorithm>
 #include <cmath>
@@ -60,9 +59,7 @@ Result<std::shared_ptr<const SoftProof>> SoftProof::from(const std::vector<uint8
         out->m_seen = cmsCreateTransform(device.get(), format, ours.get(), TYPE_RGB_FLT, INTENT_ABSOLUTE_COLORIMETRIC, kExact);
     if (!out->m_there || !out->m_back || (paper && !out->m_seen))
         return refuse(visible("leads only one way"));
-    char name[256] = "";
-    cmsGetProfileInfoASCII(device.get(), cmsInfoDescription, "en", "US", name, sizeof name);
-    out->m_name = bytes.empty() ? "sRGB" : utf8Text(name);
+    out->m_name = bytes.empty() ? "sRGB" : descriptionOf(device.get());
     return std::shared_ptr<const SoftProof>(std::move(out));
 }
 
