@@ -338,6 +338,7 @@ void MainWindow::paintRegion(bool erase)
 void MainWindow::addCard(const QString &name, const QString &title, QWidget *panel)
 {
     auto *card = new Card(name, title, panel);
+    card->resize(card->wantedPx(), card->sizeHint().height()); // since Qt 6.8 the size of one that was never shown counts, which would be 640 pixels wide
     addDockWidget(Qt::LeftDockWidgetArea, card);
     card->hide(); // what is not asked for stays away
     m_cards << card;
