@@ -3,6 +3,7 @@
 
 #include "irenic/barrier.h"
 #include "irenic/camera_book.h"
+#include "irenic/nearness.h"
 #include "irenic/read_frame.h"
 
 #include <cstdio>
@@ -38,6 +39,9 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
     nlohmann::json hot = nlohmann::json::array();
     for (const PixelAt &p : n.hotPixels)
         hot.push_back({p.x, p.y});
+    nlohmann::json nearness = nlohmann::json::array();
+    for (const MethodNearness &m : n.nearness)
+        nearness.push_back({{"method", m.method}, {"nearnessDb", m.db}});
     const Suggestion s = suggestTreatment(n);
     return {{"file", textOf(file)}, {"iso", frame.shooting.iso}, {"noise", noise}, {"hotPixels", hot}, {"banding", {{"rows", n.banding.rowSigma}, {"columns", n.banding.columnSigma}}}, {"luminanceNoise", n.luminanceNoise}, {"colourNoise", n.colourNoise}, {"midSignal", n.midSignal}, {"confidence", n.confidence}, {"confidenceReason", n.confidenceReason}, {"kind", mosaic ? "mosaic" : frame.kind == FrameKind::Linear ? "linear"
                                                                                                                                                                                                                                                                                                                                                                                                                                : "rendered"},
@@ -53,12 +57,16 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
             {"height", frame.crop.height},
             {"camera", frame.shooting.make + " " + frame.shooting.model},
             {"warnings", frame.warnings},
-            {"suggestion", {{"method", s.treatment.method}, {"luminance", s.treatment.luminance}, {"colour", s.treatment.colour}, {"reason", s.reason}}}};
+            {"suggestion", {{"method", s.treatment.method}, {"luminance", s.treatment.luminance}, {"colour", s.treatment.colour}, {"reason", s.reason}, {"nearness", nearness}}}};
 }
 
-KnownCamera knownOf(const Frame &frame, const std::string &book)
+Result<NoiseReport> measured(const std::shared_ptr<const Frame> &frame, const RunContext &run, const std::string &book)
 {
-    return book.empty() ? KnownCamera() : CameraBook(book).about(frame);
+    Result<NoiseReport> noise = measureNoise(*frame, run, book.empty() ? KnownCamera() : CameraBook(book).about(*frame));
+    if (!noise)
+        return noise;
+    const Status told = tellNearest(noise.value(), frame, run);
+    return told ? std::move(noise) : told.error();
 }
 
 } // namespace
@@ -74,7 +82,7 @@ int measure(const MeasureArguments &arguments)
     for (const std::string &file : files) {
         const RunContext run{arguments.threads, {}, {}};
         const auto frame = readFrame(file, run);
-        const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return measureNoise(*frame.value(), run, knownOf(*frame.value(), arguments.cameraBook)); }) : Result<NoiseReport>(frame.error());
+        const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return measured(frame.value(), run, arguments.cameraBook); }) : Result<NoiseReport>(frame.error());
         if (!noise) {
             report(file, noise.error(), arguments.json);
             status = 1;

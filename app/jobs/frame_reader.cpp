@@ -4,6 +4,7 @@
 #include "irenic/barrier.h"
 #include "irenic/camera_book.h"
 #include "irenic/glimpse.h"
+#include "irenic/nearness.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
 #include "jobs/images.h"
@@ -161,6 +162,8 @@ Status FrameReader::readAll(const QString &path, const std::filesystem::path &ca
     Result<NoiseReport> noise = measureNoise(*frame.value(), run, cameraBook.empty() ? KnownCamera() : book.about(*frame.value()));
     if (!noise)
         return noise.error();
+    if (const Status told = tellNearest(noise.value(), frame.value(), run); !told)
+        return told.error();
     const auto report = std::make_shared<const NoiseReport>(noise.take());
     const Result<QImage> thumbnail = thumbnailOf(frame.value(), run);
     if (!thumbnail)

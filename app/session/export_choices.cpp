@@ -145,7 +145,7 @@ std::vector<ExportRequest> ExportChoices::requests(const Session &session) const
             if (const RollFrame *current = session.viewing().readyFrame(); sameNoise && current && f.frame && f.frame->kind == current->frame->kind)
                 r.job.seriesNoise.assign(current->noise->cells.begin(), current->noise->cells.end());
             if (f.isMeasured())
-                r.expected = expectedSeconds(Cleaner(f.frame, f.noise, r.job.treatment.resolved(*f.noise), f.edits()), format, made.size() > 1);
+                r.expected = expectedSeconds(Cleaner(f.frame, f.noise, r.job.treatment.resolved(*f.frame, *f.noise, format), f.edits()), format, made.size() > 1);
             all.push_back(std::move(r));
         }
     }
@@ -156,10 +156,10 @@ std::optional<Result<std::filesystem::path>> targetOf(const ExportRequest &r, co
 {
     if (!f.isMeasured())
         return std::nullopt;
-    const Result<std::string> name = expandName(r.job.nameTemplate, *f.frame, r.job.treatment.resolved(*f.noise), r.job.parts);
+    const ExportFormat format = r.job.format.value_or(ExportFormat::Dng);
+    const Result<std::string> name = expandName(r.job.nameTemplate, *f.frame, r.job.treatment.resolved(*f.frame, *f.noise, format), r.job.parts);
     if (!name)
         return Result<std::filesystem::path>(name.error());
-    const ExportFormat format = r.job.format.value_or(ExportFormat::Dng);
     return Result<std::filesystem::path>(evenIfTaken ? r.job.folder / (name.value() + formatEnding(format)) : freeName(r.job.folder, name.value(), format));
 }
 

@@ -3,8 +3,12 @@
 
 #include "irenic/barrier.h"
 #include "irenic/measure_noise.h"
+#include "irenic/nearness.h"
 #include "irenic/read_frame.h"
+#include "irenic/sentence.h"
 #include "irenic/text.h"
+
+#include "frame/linearizer.h"
 
 namespace irenic {
 
@@ -82,11 +86,36 @@ std::optional<Treatment> WantedTreatment::known() const
     return Treatment{method, *luminance, *colour, colourMethod, taste, regions};
 }
 
-Treatment WantedTreatment::resolved(const NoiseReport &noise) const
+namespace {
+
+/// The method that answers colours by itself, where it is suggested for a file of them; else null. Where a mosaic's numbers end at black its colours would keep lifted shadows.
+const MethodInfo *forColours(const Frame &frame, const NoiseReport &noise, ExportFormat format)
+{
+    if (frame.kind != FrameKind::Mosaic || format == ExportFormat::Dng || isCutAtBlack(frame))
+        return nullptr;
+    const auto all = methods();
+    const auto found = std::find_if(all.begin(), all.end(), [&](const MethodInfo &m) { return noise.luminanceNoise >= float(m.coloursFromNoise) && !(noise.spectrum && m.expectsWhite) && validate(Treatment{m.id}); });
+    return found == all.end() ? nullptr : &*found;
+}
+
+/// Of a job that leaves the choice to the frame.
+Suggestion suggestionFor(const Frame &frame, const NoiseReport &noise, ExportFormat format)
+{
+    Suggestion s = suggestTreatment(noise);
+    if (const MethodInfo *m = forColours(frame, noise, format)) {
+        s.treatment = suggestedFor(m->id, noise);
+        s.reason += " " + sentence("The file holds colours: %1 takes their place, which answers them without demosaicing.", {sentence(m->label)});
+    }
+    return s;
+}
+
+} // namespace
+
+Treatment WantedTreatment::resolved(const Frame &frame, const NoiseReport &noise, ExportFormat format) const
 {
     if (const auto all = known())
         return *all;
-    Treatment t = method == "auto" ? suggestTreatment(noise).treatment : suggestedFor(method, noise);
+    Treatment t = method == "auto" ? suggestionFor(frame, noise, format).treatment : suggestedFor(method, noise);
     t.colourMethod = colourMethod;
     t.luminance = luminance.value_or(t.luminance);
     t.colour = colour.value_or(t.colour);
@@ -157,9 +186,14 @@ Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> f
             return measured.error();
         noise = std::make_shared<const NoiseReport>(measured.take());
     }
-    ExportOutcome outcome = decided(job.treatment.resolved(*noise));
+    const bool isLeftToFrame = job.treatment.method == "auto";
+    NoiseReport told = *noise;
+    if (isLeftToFrame && told.nearness.empty())
+        if (const Status done = tellNearest(told, frame, quiet); !done)
+            return done.error();
+    ExportOutcome outcome = decided(job.treatment.resolved(*frame, told, options.format));
     options.askedMethod = outcome.askedMethod;
-    outcome.reason = job.treatment.method == "auto" ? suggestTreatment(*noise).reason : std::string();
+    outcome.reason = isLeftToFrame ? suggestionFor(*frame, told, options.format).reason : std::string();
     const Result<std::string> name = nameFor(outcome.treatment);
     if (!name)
         return name.error();

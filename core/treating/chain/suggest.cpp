@@ -3,6 +3,7 @@
 
 #include "irenic/measure_noise.h"
 #include "irenic/sentence.h"
+#include "irenic/text.h"
 
 namespace irenic {
 
@@ -63,17 +64,42 @@ Treatment suggestedFor(const std::string &method, const NoiseReport &noise)
             inTwentieths(kColour * shareFor(noise.confidence, std::min(kLeastColour, found(noise.nearestColours)) / kColour))};
 }
 
+namespace {
+
+/// The quickest of those that come nearest, or as good as level with it. Null where that was not asked for.
+const MethodInfo *nearestOf(const NoiseReport &noise)
+{
+    constexpr double kLevelDb = 0.1;
+    const MethodInfo *nearest = nullptr;
+    for (const MethodNearness &n : noise.nearness)
+        if (const MethodInfo *m = findMethod(n.method); n.db >= noise.nearness.front().db - kLevelDb && (!nearest || m->secondsPerMegapixel < nearest->secondsPerMegapixel))
+            nearest = m;
+    return nearest;
+}
+
+std::string whyNearest(const NoiseReport &noise, const MethodInfo &nearest)
+{
+    std::string all;
+    for (const MethodNearness &n : noise.nearness)
+        all += (all.empty() ? "" : ", ") + sentence(findMethod(n.method)->label) + " " + fixedNumber(n.db, 1) + " dB";
+    if (nearest.id == noise.nearness.front().method)
+        return sentence("%1 is estimated to come nearest to the picture without noise (%2).", {sentence(nearest.label), all});
+    return sentence("%1 is the quickest of those that are estimated to come within 0.1 dB of the nearest (%2).", {sentence(nearest.label), all});
+}
+
+} // namespace
+
 Suggestion suggestTreatment(const NoiseReport &noise)
 {
-    const MethodInfo *best = nullptr;
+    const MethodInfo *nearest = nearestOf(noise), *best = nearest;
     for (const MethodInfo &m : methods()) {
         const double from = noise.bands.empty() || m.fromNoiseInFullColour < 0 ? m.fromNoise : m.fromNoiseInFullColour;
         const bool isNeeded = !m.seesNoise || noise.bands.empty() || (noise.seesNearer && noise.nearestLuminance >= kWorthTaking);
         const bool serves = isNeeded && noise.luminanceNoise >= float(from) && (noise.bands.empty() || !m.fullColour) && !(noise.spectrum && m.expectsWhite);
-        if (serves && (!best || m.rank > best->rank) && validate(Treatment{m.id}))
+        if (!nearest && serves && (!best || m.rank > best->rank) && validate(Treatment{m.id}))
             best = &m;
     }
-    std::string reason = sentence("Grain measures %1 of the mid-tone and colour noise %2: %3", {percent(noise.luminanceNoise), percent(noise.colourNoise), sentence(best->why)});
+    std::string reason = sentence("Grain measures %1 of the mid-tone and colour noise %2: %3", {percent(noise.luminanceNoise), percent(noise.colourNoise), nearest ? whyNearest(noise, *nearest) : sentence(best->why)});
     if (shareFor(noise.confidence, 0) < 1)
         reason += " " + sentence("The noise is measured with little certainty, so less of it is taken.");
     return {suggestedFor(best->id, noise), reason};

@@ -126,7 +126,7 @@ private slots:
         queue.setSeen(&seen);
         QSignalSpy finished(&queue, &ExportQueue::finished);
         const ExportJob job = jobOf(shot(0), out.path());
-        QVERIFY(seen.clean(Cleaner(frame, noise, job.treatment.resolved(*noise)), frame->active, {}).ok());
+        QVERIFY(seen.clean(Cleaner(frame, noise, job.treatment.resolved(*frame, *noise, naturalFormat(*frame))), frame->active, {}).ok());
         queue.add(job, frame, noise, 1000);
         QTRY_COMPARE_WITH_TIMEOUT(finished.count(), 1, kPatienceMs);
         QCOMPARE(queue.count(State::Done), 1);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/export_job.h"
 #include "irenic/measure_noise.h"
+#include "irenic/nearness.h"
 #include "irenic/provenance.h"
 #include "irenic/read_frame.h"
 #include "irenic/recipe.h"
@@ -100,6 +101,40 @@ private slots:
             const QString said = toolSays({"-s3", "-n", "-XMP-dc:Subject", "-XMP-xmp:Rating", "-GPS:GPSLatitude", "-XMP-irenic:Method", QString::fromStdString(outcome.value().report.file.string())});
             QCOMPARE(said, QStringLiteral("ketch\n4\n54.5\n%1").arg(QString::fromStdString(outcome.value().treatment.method)));
         }
+    }
+
+    /// Where the choice is left to a noisy frame, files of colours get the network that answers colours, and mosaics the quicker one for samples.
+    void whatIsSuggestedGoesByTheFile_data()
+    {
+        QTest::addColumn<int>("format");
+        QTest::addColumn<bool>("clippedBlack");
+        QTest::addColumn<QString>("method");
+        for (const ExportFormat f : kExportFormats)
+            QTest::addRow("%s", formatName(f)) << int(f) << false << (f == ExportFormat::Dng ? "" : "unet-colour");
+        QTest::newRow("tiff of a mosaic that ends at black") << int(ExportFormat::Tiff) << true << "";
+    }
+    void whatIsSuggestedGoesByTheFile()
+    {
+        QFETCH(int, format);
+        QFETCH(bool, clippedBlack);
+        QFETCH(QString, method);
+        ShootOptions options = plainShot(6400);
+        options.faults.clippedBlack = clippedBlack;
+        const Simulated shot = simulate(makeScene({320, 256}), options);
+        NoiseReport measured = measureNoise(*shot.frame).take();
+        QVERIFY(tellNearest(measured, shot.frame).ok());
+        if (method.isEmpty())
+            method = QString::fromStdString(suggestTreatment(measured).treatment.method);
+        const auto noise = std::make_shared<const NoiseReport>(measured);
+        ExportJob job = jobFor("wren-01.dng"); // whose pixels are not asked for
+        job.format = ExportFormat(format);
+        const auto outcome = runExportJob(job, shot.frame, noise, {}, true);
+        QVERIFY2(outcome.ok(), outcome.ok() ? "" : outcome.error().userMessage.c_str());
+        QCOMPARE(QString::fromStdString(outcome.value().treatment.method), method);
+        QCOMPARE(outcome.value().reason.find("The file holds colours") != std::string::npos, method == "unet-colour");
+        job.treatment.method = "unet"; // by name it is what was asked for
+        const auto named = runExportJob(job, shot.frame, noise, {}, true);
+        QCOMPARE(named.value().treatment.method, std::string("unet"));
     }
 
     void linearDngIsDemosaicedAndOfTheSameColour()

@@ -23,6 +23,7 @@ struct MethodInfo {
     double secondsPerMegapixel;       ///< of a mosaic, on two cores of a middling machine; for comparing and for time estimates
     double secondsInFullColour = 0;   ///< of a megapixel in full colour, where that is not usual: six bands instead of four
     const char *fullColour = nullptr; ///< id of the method that frames in full colour get in its place, where they do
+    double coloursFromNoise = std::numeric_limits<double>::infinity(); ///< where a file of colours is to be made of a mosaic, it is suggested from that noise on
     bool expectsWhite = false;        ///< takes noise that neighbours of one colour share for picture
     bool answersOnce = false;         ///< further strengths up to 1 of the same mosaic cost next to nothing
     bool givesColours = false;        ///< of a mosaic it answers full colour, too, which is shown and rendered in place of demosaicing its samples

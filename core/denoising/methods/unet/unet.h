@@ -55,6 +55,7 @@ inline constexpr MethodInfo kUnetColourInfo{
     .cost = visible("About three times the residual U-Net's time."),
     .secondsPerMegapixel = 1.2,
     .secondsInFullColour = 1.2,
+    .coloursFromNoise = 0.02,
     .expectsWhite = true,
     .answersOnce = true,
     .givesColours = true,

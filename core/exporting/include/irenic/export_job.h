@@ -18,7 +18,8 @@ struct WantedTreatment {
     static WantedTreatment exactly(const Treatment &t) { return {t.method, t.isMixed() ? t.colourMethod : std::string(), t.luminance, t.colour, t.taste, t.regions}; }
     /// The treatment itself where nothing is left open.
     std::optional<Treatment> known() const;
-    Treatment resolved(const NoiseReport &noise) const;
+    /// Of "auto" the frame's suggestion, see suggestTreatment(); where the file is to hold colours of a mosaic, the method that answers them, see MethodInfo::coloursFromNoise.
+    Treatment resolved(const Frame &frame, const NoiseReport &noise, ExportFormat format) const;
 };
 Status validate(const WantedTreatment &wanted);
 

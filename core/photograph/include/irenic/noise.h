@@ -61,6 +61,13 @@ private:
     }
 };
 
+/// How near a method is estimated to come to the picture without noise, at the strengths that are suggested for it.
+struct MethodNearness {
+    std::string method; ///< its id
+    double db = 0;      ///< see Nearness::db
+    bool operator==(const MethodNearness &) const = default;
+};
+
 /// What was measured on one frame.
 struct NoiseReport {
     /// By place in the two-by-two pattern, (x & 1) + 2 * (y & 1) of the stored samples; of a full-colour frame, red, green and
@@ -78,14 +85,15 @@ struct NoiseReport {
     /// Of full colour: how much of what a method takes that sees noise for itself (MethodInfo::seesNoise) comes nearest to the picture without noise, by estimate, 0..1; below 0
     /// where that is not known.
     float nearestLuminance = -1, nearestColours = -1;
-    bool seesNearer = false;      ///< of full colour: what such a method takes is suggested in place of what relies on the measurement, see NearestShares::isNearer
-    double confidence = 0;        ///< 0..1: how well the frame pins the model down
-    std::string confidenceReason; ///< one plain sentence
-    size_t maskedSamples = 0;     ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
-    int lawFrames = 0;            ///< earlier frames of the camera whose law was taken in place of the measured one; usually 0
-    int mapFrames = 0;            ///< frames that bad pixels were held against
-    bool beforeColours = false;   ///< of full colour: read from a six-by-six sensor's own samples, so that no texture is in it
-    float profileRatio = 0;       ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
+    std::vector<MethodNearness> nearness; ///< of a mosaic that is to get a suggestion, the nearest method first, see tellNearest(); empty where that was not asked
+    bool seesNearer = false;              ///< of full colour: what such a method takes is suggested in place of what relies on the measurement, see NearestShares::isNearer
+    double confidence = 0;                ///< 0..1: how well the frame pins the model down
+    std::string confidenceReason;         ///< one plain sentence
+    size_t maskedSamples = 0;             ///< of the sensor's masked border, from which the noise in the dark was read; 0 without one
+    int lawFrames = 0;                    ///< earlier frames of the camera whose law was taken in place of the measured one; usually 0
+    int mapFrames = 0;                    ///< frames that bad pixels were held against
+    bool beforeColours = false;           ///< of full colour: read from a six-by-six sensor's own samples, so that no texture is in it
+    float profileRatio = 0;               ///< measured sigma of the mid-tone over what the file's own NoiseProfile says; 0 without one
     /// The law of a sample; stored coordinates.
     const NoiseModel &modelAt(int x, int y, size_t channel, bool mosaic) const { return cells[mosaic ? size_t((x & 1) + 2 * (y & 1)) : channel]; }
     bool operator==(const NoiseReport &) const = default;
