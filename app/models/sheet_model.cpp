@@ -166,6 +166,12 @@ bool SheetModel::lessThan(const QModelIndex &left, const QModelIndex &right) con
             return first > second;
         break;
     }
+    case Order::Nearness: {
+        const double first = a.nearnessDb(), second = b.nearnessDb();
+        if (first != second)
+            return second < 0 || (first >= 0 && first < second);
+        break;
+    }
     case Order::Roll: break;
     }
     return left.row() < right.row();

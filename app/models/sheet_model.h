@@ -18,7 +18,8 @@ public:
         Name,
         Time,
         Iso,
-        Noise, ///< the noisiest first
+        Noise,    ///< the noisiest first
+        Nearness, ///< the furthest from the picture without noise first
     };
     enum class Only {
         All,

@@ -72,6 +72,7 @@ ContactSheet::ContactSheet(Session *session, QWidget *parent) : QWidget(parent),
     m_soon.setSingleShot(true);
     m_soon.setInterval(60);
     connect(&m_soon, &QTimer::timeout, this, [this] {
+        askNearness();
         showCounts();
         showChosen();
     });
@@ -120,7 +121,12 @@ QWidget *ContactSheet::makeBar()
     choice(m_orders, int(Order::Iso), tr("ISO"), QStringLiteral("byIso"), tr("By sensitivity"));
     choice(m_orders, int(Order::Noise), tr("noise"), QStringLiteral("byNoise"), tr("The noisiest first"));
     m_orders->button(int(Order::Roll))->setChecked(true);
-    connect(m_orders, &QButtonGroup::idClicked, this, [this](int id) { m_model.setOrder(SheetModel::Order(id)); });
+    choice(m_orders, int(Order::Nearness), tr("nearness"), QStringLiteral("byNearness"), tr("The furthest from the picture without noise first, as estimated of each with its keeper, or its suggestion"));
+    connect(m_orders, &QButtonGroup::idClicked, this, [this](int id) {
+        m_model.setOrder(SheetModel::Order(id));
+        askNearness();
+        showCounts();
+    });
     row->addSpacing(10);
     m_seriesAsOne = new QToolButton;
     m_seriesAsOne->setText(tr("series as one"));
@@ -343,10 +349,23 @@ void ContactSheet::tellInView()
     emit inView(paths);
 }
 
+void ContactSheet::askNearness()
+{
+    QList<int> frames;
+    for (int row = 0; row < m_model.rowCount() && m_model.order() == SheetModel::Order::Nearness; ++row)
+        for (const int i : m_model.framesOf(m_model.index(row, 0)))
+            if (const RollFrame &f = m_session->roll().frame(i); f.isMeasured() && !f.isNearnessKnown())
+                frames << i;
+    m_toCome = int(frames.size());
+    emit nearnessWanted(frames);
+}
+
 void ContactSheet::showCounts()
 {
     const int shown = m_model.frameCount(), all = m_session->roll().count();
     m_title->setText(shown == all ? (all == 1 ? tr("one frame") : tr("%n frames", nullptr, all)) : tr("%1 of %2 frames").arg(shown).arg(all));
+    if (m_toCome > 0)
+        m_title->setText(tr("%1, %2 to come").arg(m_title->text()).arg(m_toCome));
     using Only = SheetModel::Only;
     const std::pair<Only, QString> words[] = {{Only::All, tr("all")}, {Only::Undecided, tr("undecided")}, {Only::Exported, tr("exported")}, {Only::Warnings, tr("warnings")}, {Only::Failed, tr("failed")}};
     for (const auto &[only, text] : words) {
@@ -423,6 +442,23 @@ void ContactSheet::setTones(const Tones &tones)
     const QPalette paper = tones.paperPalette();
     m_card->setPalette(paper);
     m_grid->viewport()->update();
+}
+
+QSize ContactSheet::minimumSizeHint() const
+{
+    return isHidden() ? QSize(1, 1) : QWidget::minimumSizeHint();
+}
+
+void ContactSheet::showEvent(QShowEvent *event)
+{
+    QWidget::showEvent(event);
+    updateGeometry();
+}
+
+void ContactSheet::hideEvent(QHideEvent *event)
+{
+    QWidget::hideEvent(event);
+    updateGeometry();
 }
 
 void ContactSheet::keyPressEvent(QKeyEvent *event)

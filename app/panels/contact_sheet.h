@@ -36,10 +36,12 @@ public:
     QListView *grid() { return m_grid; }
     QMenu *recipeMenu() { return m_recipes; } ///< to be filled; see recipeWanted()
     void open();                              ///< with the keyboard at the frame on the wall
+    QSize minimumSizeHint() const override;   ///< next to nothing while another view is shown, whose window need not be as wide
 
 signals:
-    void hangWanted(int index);            ///< on the wall
-    void inView(const QStringList &paths); ///< came to be, the uppermost first
+    void hangWanted(int index);                    ///< on the wall
+    void inView(const QStringList &paths);         ///< came to be, the uppermost first
+    void nearnessWanted(const QList<int> &frames); ///< of whose treatment it is not known yet, in the order in which they hang; none where nobody asks for it
     void recipesWanted(QMenu *menu);
     void exportWanted(const QList<int> &frames);
     void cleanWanted(const QList<int> &frames);
@@ -48,12 +50,15 @@ signals:
 
 protected:
     void keyPressEvent(QKeyEvent *event) override;
+    void showEvent(QShowEvent *event) override;
+    void hideEvent(QHideEvent *event) override;
 
 private:
     QWidget *makeBar();
     QWidget *makeCard();
     void showCounts();
     void tellInView();
+    void askNearness();
     void showChosen();
     void chooseSeries();
 
@@ -62,6 +67,7 @@ private:
     SheetModel m_model;
     FrameDelegate *m_paper;
     QListView *m_grid;
+    int m_toCome = 0;       ///< frames whose nearness is still to be told
     QTimer m_soon, m_still; ///< until figures are shown anew; until what is in view is told
     QWidget *m_card;
     QLabel *m_title, *m_count, *m_summary, *m_from;

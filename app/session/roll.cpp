@@ -233,6 +233,15 @@ void Roll::wake(int index)
         emit pixelsWanted(frame(index).path);
 }
 
+void Roll::setNearness(const QString &path, const Treatment &of, double db)
+{
+    const int index = indexOf(path);
+    if (index < 0 || !frame(index).isMeasured())
+        return;
+    m_frames[size_t(index)]->nearness = {of, db};
+    emit frameChanged(index);
+}
+
 void Roll::setAwake(const QString &path, std::shared_ptr<const Frame> frame)
 {
     const int index = indexOf(path);

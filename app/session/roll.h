@@ -24,6 +24,7 @@ public:
     void setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail,
                         const std::vector<ProposedSpot> &spots = {});
     void setReadingFailed(const QString &path, const QString &problem);
+    void setNearness(const QString &path, const Treatment &of, double db);  ///< see RollFrame::nearness
     void setAwake(const QString &path, std::shared_ptr<const Frame> frame); ///< the pixels of a resting one are there again
     void noteExported(const QString &path, const QString &file);
 

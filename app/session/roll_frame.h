@@ -79,6 +79,11 @@ struct RollFrame : Choices {
     std::shared_ptr<const Frame> frame;       ///< there from when it can be looked at, while its noise is still being measured; of a resting one all but its samples
     std::shared_ptr<const NoiseReport> noise; ///< there once Ready
     Suggestion suggestion;
+    struct Told {
+        Treatment of;
+        double db = -1;
+    };
+    std::optional<Told> nearness;               ///< over the frame, of what it would have been exported with when that was asked; see nearnessDb()
     std::optional<OwnStart> ownStart;           ///< where earlier decisions agree
     std::shared_ptr<const RegionSet> regionSet; ///< of `regions` on `frame`; null where there are none
     QImage thumbnail;
@@ -97,13 +102,17 @@ struct RollFrame : Choices {
     QSize pictureSize() const;            ///< upright; empty where there is no frame
     int trialCount() const { return int(trials.size()); }
     FrameEdits edits() const { return {regionSet, lens}; }
-    bool hasLostGuests() const;                 ///< that are still wanted
-    QStringList lostGuests;                     ///< those of guestFiles that could not be had since the frame was last read
-    void bindGuests();                          ///< makes guests again
-    QStringList unmatchedGuests() const;        ///< that may be tried
-    void bindRegions();                         ///< makes regionSet again where regions or pixels are others
-    QString truthFile;                          ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
-    std::shared_ptr<const Frame> truth() const; ///< the same as it hangs on the wall as a guest, or null
+    /// What it would be exported with: its keeper, or its suggestion.
+    const Treatment &leavesWith() const { return keeper >= 0 ? trials[size_t(keeper)] : suggestion.treatment; }
+    bool isNearnessKnown() const { return nearness && nearness->of == leavesWith(); } ///< or that it cannot be
+    double nearnessDb() const { return isNearnessKnown() ? nearness->db : -1; }       ///< estimated; below 0 where it is not known
+    bool hasLostGuests() const;                                                       ///< that are still wanted
+    QStringList lostGuests;                                                           ///< those of guestFiles that could not be had since the frame was last read
+    void bindGuests();                                                                ///< makes guests again
+    QStringList unmatchedGuests() const;                                              ///< that may be tried
+    void bindRegions();                                                               ///< makes regionSet again where regions or pixels are others
+    QString truthFile;                                                                ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
+    std::shared_ptr<const Frame> truth() const;                                       ///< the same as it hangs on the wall as a guest, or null
     /// The trial with the strengths suggested for its method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;
     /// The trial's strengths differ from those.

@@ -917,6 +917,10 @@ Ein Export dieser Aufnahme: etwa %2</translation>
         <source>hard to measure in full colour, where the network sees noise for itself.</source>
         <translation>in voller Farbe schwer zu messen, wo das Netz Rauschen selbst sieht.</translation>
     </message>
+    <message>
+        <source>The file holds colours: %1 takes their place, which answers them without demosaicing.</source>
+        <translation>Die Datei enthält Farben: An die Stelle tritt %1, das sie ohne Demosaiken bestimmt.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Actions</name>
@@ -2711,6 +2715,18 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
             <numerusform>%n Aufnahmen gewählt</numerusform>
         </translation>
     </message>
+    <message>
+        <source>nearness</source>
+        <translation>Nähe</translation>
+    </message>
+    <message>
+        <source>The furthest from the picture without noise first, as estimated of each with its keeper, or its suggestion</source>
+        <translation>Zuerst, was vom Bild ohne Rauschen am weitesten entfernt ist, geschätzt für jede Aufnahme mit ihrem Favoriten oder Vorschlag</translation>
+    </message>
+    <message>
+        <source>%1, %2 to come</source>
+        <translation>%1, %2 fehlen noch</translation>
+    </message>
 </context>
 <context>
     <name>irenic::DecisionBook</name>
@@ -3642,6 +3658,10 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
             <numerusform>%n Aufnahme</numerusform>
             <numerusform>%n Aufnahmen</numerusform>
         </translation>
+    </message>
+    <message>
+        <source>%L1 dB</source>
+        <translation>%L1 dB</translation>
     </message>
 </context>
 <context>
@@ -6717,6 +6737,14 @@ Verlust %L1   Drift %L2</translation>
     <message>
         <source>claims a lossy JPEG of samples that none holds</source>
         <translation>gibt ein verlustbehaftetes JPEG von Werten an, die keines fasst</translation>
+    </message>
+    <message>
+        <source>%1 is estimated to come nearest to the picture without noise (%2).</source>
+        <translation>%1 kommt dem Bild ohne Rauschen nach der Schätzung am nächsten (%2).</translation>
+    </message>
+    <message>
+        <source>%1 is the quickest of those that are estimated to come within 0.1 dB of the nearest (%2).</source>
+        <translation>%1 ist das schnellste von denen, die nach der Schätzung höchstens 0,1 dB hinter dem nächsten liegen (%2).</translation>
     </message>
 </context>
 </TS>

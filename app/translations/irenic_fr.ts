@@ -917,6 +917,10 @@ Un export de cette vue : environ %2</translation>
         <source>hard to measure in full colour, where the network sees noise for itself.</source>
         <translation>difficile à mesurer en couleur, où le réseau voit le bruit de lui-même.</translation>
     </message>
+    <message>
+        <source>The file holds colours: %1 takes their place, which answers them without demosaicing.</source>
+        <translation>Le fichier contient des couleurs : %1 prend la place, qui les donne sans dématriçage.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Actions</name>
@@ -2711,6 +2715,18 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
             <numerusform>%n vues choisies</numerusform>
         </translation>
     </message>
+    <message>
+        <source>nearness</source>
+        <translation>proximité</translation>
+    </message>
+    <message>
+        <source>The furthest from the picture without noise first, as estimated of each with its keeper, or its suggestion</source>
+        <translation>D&apos;abord la plus éloignée de l&apos;image sans bruit, estimée pour chaque vue retenue ou suggérée</translation>
+    </message>
+    <message>
+        <source>%1, %2 to come</source>
+        <translation>%1, encore %2</translation>
+    </message>
 </context>
 <context>
     <name>irenic::DecisionBook</name>
@@ -3642,6 +3658,10 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
             <numerusform>%n vue</numerusform>
             <numerusform>%n vues</numerusform>
         </translation>
+    </message>
+    <message>
+        <source>%L1 dB</source>
+        <translation>%L1 dB</translation>
     </message>
 </context>
 <context>
@@ -6717,6 +6737,14 @@ perte %L1   dérive %L2</translation>
     <message>
         <source>claims a lossy JPEG of samples that none holds</source>
         <translation>prétend à un JPEG avec perte d&apos;échantillons qu&apos;aucun ne contient</translation>
+    </message>
+    <message>
+        <source>%1 is estimated to come nearest to the picture without noise (%2).</source>
+        <translation>%1 s&apos;approche le plus de l&apos;image sans bruit, selon l&apos;estimation (%2).</translation>
+    </message>
+    <message>
+        <source>%1 is the quickest of those that are estimated to come within 0.1 dB of the nearest (%2).</source>
+        <translation>%1 est le plus rapide de ceux que l&apos;estimation place à 0,1 dB au plus du plus proche (%2).</translation>
     </message>
 </context>
 </TS>

@@ -151,6 +151,15 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
 
     connect(&m_reader, &FrameReader::glimpsed, &m_session.roll(), &Roll::setGlimpsed);
     connect(m_sheet, &ContactSheet::inView, &m_reader, &FrameReader::prefer);
+    connect(m_sheet, &ContactSheet::nearnessWanted, this, [this](const QList<int> &frames) {
+        std::list<NearnessTeller::Subject> subjects;
+        for (const int i : frames) {
+            const RollFrame &f = m_session.roll().frame(i);
+            subjects.push_back({f.path, f.state == RollFrame::State::Ready ? f.frame : nullptr, f.noise, f.leavesWith(), *f.regions});
+        }
+        m_nearness.want(std::move(subjects));
+    });
+    connect(&m_nearness, &NearnessTeller::told, &m_session.roll(), &Roll::setNearness);
     connect(&m_session.viewing(), &Viewing::currentChanged, this, [this] {
         if (const RollFrame *f = m_session.viewing().currentFrame(); f && f->state == RollFrame::State::Reading)
             m_reader.prefer({f->path});

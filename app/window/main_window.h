@@ -4,6 +4,7 @@
 #include "jobs/export_queue.h"
 #include "jobs/frame_measurer.h"
 #include "jobs/frame_reader.h"
+#include "jobs/nearness_teller.h"
 #include "panels/card.h"
 #include "panels/strip_view.h"
 #include "panels/wall.h"
@@ -175,6 +176,7 @@ private:
     PaneRenderer m_renderer;
     ExportQueue m_queue;
     FrameMeasurer m_measurer{m_renderer.cache()};
+    NearnessTeller m_nearness;
     RecipeBook m_recipes{RecipeBook::usualFolder()};
     DecisionBook m_decisions{DecisionBook::usualFile()};
     SessionKeeper m_keeper{&m_session, SessionKeeper::usualFolder()};

@@ -65,6 +65,29 @@ private slots:
         press("onlyAll");
     }
 
+    /// How near each is estimated to come is told once it is asked for, of what it would leave with; another keeper is another question.
+    void papersAreSortedByNearness()
+    {
+        Session *s = m_window->session();
+        const auto db = [&](int i) { return s->roll().frame(i).nearnessDb(); };
+        QVERIFY(db(0) < 0 && db(1) < 0 && db(2) < 0);
+        press("byNearness");
+        QTRY_VERIFY_WITH_TIMEOUT(db(0) > 0 && db(1) > 0 && db(2) > 0, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(sheet()->shownNames(), (QStringList{"anchor", "cleat", "berth"}), kPatienceMs);
+        // A keeper that takes nothing is further away than any suggestion.
+        const double before = db(0);
+        s->viewing().setCurrent(0);
+        s->editing().changeParam(0, kLuminanceParam, 0);
+        s->editing().changeParam(0, kColourParam, 0);
+        s->editing().chooseKeeper(0);
+        QVERIFY(db(0) < 0);
+        QTRY_VERIFY_WITH_TIMEOUT(db(0) > 0, kPatienceMs);
+        QVERIFY2(db(0) < before - 2, qPrintable(QStringLiteral("%1 and %2 dB").arg(before).arg(db(0))));
+        s->editing().undoStack()->undo(); // what was known is not known of the suggestion any more, and is asked again
+        QTRY_COMPARE_WITH_TIMEOUT(db(0), before, kPatienceMs);
+        press("byRoll");
+    }
+
     void chosenFramesAreTreatedInOneStep()
     {
         Session *s = m_window->session();

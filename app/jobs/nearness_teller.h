@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "irenic/clean.h"
+#include "irenic/regions.h"
+
+#include <QObject>
+#include <QStringList>
+#include <QThreadPool>
+
+#include <list>
+#include <memory>
+#include <mutex>
+
+namespace irenic {
+
+/// Tells of one frame after the other how near its treatment is estimated to come to the picture without noise, off the window's thread and giving way to it. Frames
+/// whose pixels rest are read for it, and let go again.
+class NearnessTeller : public QObject
+{
+    Q_OBJECT
+public:
+    struct Subject {
+        QString path;
+        std::shared_ptr<const Frame> frame; ///< null: its pixels rest
+        std::shared_ptr<const NoiseReport> noise;
+        Treatment treatment;
+        std::vector<Region> regions;
+    };
+
+    explicit NearnessTeller(QObject *parent = nullptr);
+    ~NearnessTeller() override;
+
+    void want(std::list<Subject> subjects); ///< in place of what waits, the first one first; what is being told goes on
+    int waiting() const;                    ///< with that one
+
+signals:
+    /// @param db  see Nearness::db; below 0 where it cannot be told
+    void told(const QString &path, const Treatment &of, double db);
+
+private:
+    void tellNext();
+
+    QThreadPool m_pool;
+    std::stop_source m_stop;
+    mutable std::mutex m_mutex;
+    std::list<Subject> m_waiting;
+    bool m_running = false;
+};
+
+} // namespace irenic
