@@ -18,7 +18,7 @@ namespace irenic {
 namespace {
 
 constexpr float kDisturbed = 0.25f; ///< sigmas
-constexpr int kPlacesAcross = 4;    ///< of placesAllOver()
+constexpr int kPlacesAcross = 4;    ///< of placesAllOver(), at the most
 constexpr int kRiskBlockPx = 32;    ///< wider than what a method looks at at once, so that blocks say something of their own
 
 /// Linear colours of samples that are moved along a direction: the derivative of developing, but for the tone curve.
@@ -407,8 +407,9 @@ struct Measured {
 /// Parts of a mosaic of one size side by side, as a frame of its own. (Each by itself would have its surroundings computed, too: twice the time.) Without banding, and with one black for
 /// each place of the pattern.
 /// @param parts  inside Frame::active, even in number of pixels
-Measured sideBySide(const Frame &frame, const NoiseReport &noise, const std::vector<Rect> &parts, int across)
+Measured sideBySide(const Frame &frame, const NoiseReport &noise, const std::vector<Rect> &parts)
 {
+    const int across = parts.size() % kPlacesAcross == 0 ? kPlacesAcross : 1;
     const Size part = parts.front().size();
     auto all = std::make_shared<Frame>(static_cast<const FrameFacts &>(frame));
     all->samples = Plane<uint16_t>({across * part.width, int(parts.size()) / across * part.height});
@@ -426,7 +427,9 @@ Measured sideBySide(const Frame &frame, const NoiseReport &noise, const std::vec
     report->hotPixels = {};
     report->banding = {};
     for (size_t i = 0; i < parts.size(); ++i) {
-        const PixelAt from{parts[i].x & ~1, parts[i].y & ~1}, to{int(i) % across * part.width, int(i) / across * part.height};
+        // At an even place, so that the pattern stays what it is.
+        const auto evened = [](int at, int least) { return (at & ~1) < least ? at + 1 : at & ~1; };
+        const PixelAt from{evened(parts[i].x, frame.active.x), evened(parts[i].y, frame.active.y)}, to{int(i) % across * part.width, int(i) / across * part.height};
         for (int y = 0; y < part.height; ++y)
             for (int x = 0; x < part.width; ++x) {
                 const int ax = from.x + x - frame.active.x, ay = from.y + y - frame.active.y;
@@ -486,7 +489,7 @@ Status tellNearest(NoiseReport &noise, const std::shared_ptr<const Frame> &frame
         return {};
     const std::vector<Treatment> quick = quickOnes(noise);
     const std::vector<Rect> places = placesAllOver(*frame);
-    const Measured shown = places.size() > 1 ? sideBySide(*frame, noise, places, kPlacesAcross) : Measured{frame, std::make_shared<const NoiseReport>(noise)};
+    const Measured shown = places.size() > 1 ? sideBySide(*frame, noise, places) : Measured{frame, std::make_shared<const NoiseReport>(noise)};
     const Result<RiskPlace> place = RiskPlace::at(shown.frame, shown.noise, shown.frame->crop, nullptr, run);
     if (!place)
         return place.error();
@@ -539,14 +542,16 @@ Result<ErrorMap> errorMap(const Cleaner &treated, CleanCache *cache, const RunCo
 
 std::vector<Rect> placesAllOver(const Frame &frame)
 {
-    constexpr int kDown = 3, kSidePx = 128;
+    constexpr int kSidePx = 128, kMost = 12;
     const Rect &c = frame.crop;
-    if (c.width < kPlacesAcross * kSidePx || c.height < kDown * kSidePx)
+    if (int64_t(c.width) * c.height < int64_t(kMost) * kSidePx * kSidePx)
         return {c};
+    const int across = std::clamp(c.width / kSidePx, 1, kPlacesAcross), down = std::clamp(c.height / kSidePx, 1, kMost / across);
+    const Size side{std::min(kSidePx, c.width & ~1), std::min(kSidePx, c.height & ~1)};
     std::vector<Rect> places;
-    for (int y = 0; y < kDown; ++y)
-        for (int x = 0; x < kPlacesAcross; ++x)
-            places.push_back({c.x + (2 * x + 1) * c.width / (2 * kPlacesAcross) - kSidePx / 2, c.y + (2 * y + 1) * c.height / (2 * kDown) - kSidePx / 2, kSidePx, kSidePx});
+    for (int y = 0; y < down; ++y)
+        for (int x = 0; x < across; ++x)
+            places.push_back({c.x + (2 * x + 1) * c.width / (2 * across) - side.width / 2, c.y + (2 * y + 1) * c.height / (2 * down) - side.height / 2, side.width, side.height});
     return places;
 }
 

@@ -123,11 +123,39 @@ private slots:
         QVERIFY(stopped == s.noise);
     }
 
+    void aPlaceIsNoLargerThanItNeedsToBe_data()
+    {
+        QTest::addColumn<int>("width");
+        QTest::addColumn<int>("height");
+        QTest::newRow("small") << 300 << 200;
+        QTest::newRow("a strip") << 130 << 30000;
+        QTest::newRow("narrower than a place") << 101 << 40000;
+        QTest::newRow("wide") << 20001 << 257;
+        QTest::newRow("large") << 6000 << 4000;
+    }
+    void aPlaceIsNoLargerThanItNeedsToBe()
+    {
+        QFETCH(int, width);
+        QFETCH(int, height);
+        Frame frame;
+        frame.active = {3, 5, width + 10, height + 10};
+        frame.crop = {8, 9, width, height};
+        const std::vector<Rect> places = placesAllOver(frame);
+        int64_t pixels = 0;
+        for (const Rect &r : places) {
+            QVERIFY2(frame.crop.contains(r) && !r.isEmpty(), qPrintable(QStringLiteral("%1 %2 %3 %4").arg(r.x).arg(r.y).arg(r.width).arg(r.height)));
+            QVERIFY(r.size() == places.front().size());
+            pixels += int64_t(r.width) * r.height;
+        }
+        QVERIFY(pixels <= 12 * 128 * 128 && (places.size() > 1 || frame.crop == places.front()));
+    }
+
     /// Parts of a frame are looked at beside each other: black that differs from place to place, banding and odd borders make no difference.
     void howSamplesAreStoredDoesNotMatter()
     {
         ShootOptions o = plainShot(1600);
-        const Simulated plain = simulate(makeScene({640, 448}), o);
+        const Simulated plain = simulate(makeScene({512, 384}), o); // places reach its very border
+        QCOMPARE(placesAllOver(*plain.frame).size(), size_t(12));
         const NoiseReport told = [&] {
             NoiseReport n = *plain.noise;
             n.luminanceNoise = 0.06f;

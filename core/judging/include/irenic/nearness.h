@@ -77,7 +77,8 @@ Result<RiskSums> riskAt(const Cleaner &treated, Rect region, CleanCache *cache, 
 /// Nothing of sums without pixels.
 std::optional<Nearness> nearnessOf(const RiskSums &sums, const NoiseReport &noise);
 
-/// Places that stand for the whole picture, spread evenly over it. Stored coordinates, inside the crop; one that is the crop where it is small.
+/// Up to twelve places of 128 x 128 pixels that stand for the whole picture, spread evenly over it; all of one size, even in pixels. Stored coordinates, inside the crop; one that is the
+/// crop where that is no larger than they.
 std::vector<Rect> placesAllOver(const Frame &frame);
 
 /// Of one treatment, over placesAllOver(). Nothing where whyNoNearness(). Same bits for any threads. Fails only with Cancelled.
