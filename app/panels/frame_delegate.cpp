@@ -127,8 +127,8 @@ void FrameDelegate::paint(QPainter *p, const QStyleOptionViewItem &option, const
     p->drawText(text, Qt::AlignVCenter, f->speedWords());
     if (frames > 1)
         p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, tr("%n frames", nullptr, frames));
-    else if (sheet && f->nearnessDb() >= 0)
-        p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, tr("%L1 dB").arg(f->nearnessDb(), 0, 'f', 1));
+    else if (sheet && f->isNearnessKnown()) // once it was asked for
+        p->drawText(text, Qt::AlignVCenter | Qt::AlignRight, f->nearnessDb() >= 0 ? tr("%L1 dB").arg(f->nearnessDb(), 0, 'f', 1) : tr("no estimate"));
     if (!f->isMeasured())
         return p->restore();
     if (!sheet)

@@ -3663,6 +3663,10 @@ und schreibt ein sauberes DNG oder TIFF. Die Originale werden nie beschrieben.</
         <source>%L1 dB</source>
         <translation>%L1 dB</translation>
     </message>
+    <message>
+        <source>no estimate</source>
+        <translation>nicht zu schätzen</translation>
+    </message>
 </context>
 <context>
     <name>irenic::GuestPinning</name>

@@ -3663,6 +3663,10 @@ et écrit un DNG ou un TIFF propre. Les originaux ne sont jamais modifiés.</tra
         <source>%L1 dB</source>
         <translation>%L1 dB</translation>
     </message>
+    <message>
+        <source>no estimate</source>
+        <translation>pas d&apos;estimation</translation>
+    </message>
 </context>
 <context>
     <name>irenic::GuestPinning</name>

@@ -19,6 +19,8 @@
 #include <QLineEdit>
 #include <QTemporaryDir>
 #include <QTextStream>
+#include <QToolButton>
+#include <QToolButton>
 
 namespace irenic {
 
@@ -88,10 +90,20 @@ int takeShots(MainWindow &window, const QString &folder)
     window.resize(1280, 800);
     window.openSheet();
     window.contactSheet()->choose({1, 3, 4});
+    const auto order = [&](const char *name) { window.contactSheet()->findChild<QToolButton *>(QLatin1String(name))->click(); };
+    order("byNearness");
+    ok = waitUntil([&] {
+             for (int i = 0; i < s->roll().count(); ++i)
+                 if (!s->roll().frame(i).isNearnessKnown())
+                     return false;
+             return true;
+         })
+         && ok;
     QElapsedTimer laidOut;
     laidOut.start();
     ok = waitUntil([&] { return laidOut.elapsed() > 500; }) && ok;
     ok = save(&window, QStringLiteral("contact-sheet")) && ok;
+    order("byRoll");
     window.showView(MainWindow::View::Wall);
     window.card("regions")->bringUp();
     window.resize(1280, 800);
