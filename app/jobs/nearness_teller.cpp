@@ -40,17 +40,19 @@ NearnessTeller::~NearnessTeller()
 void NearnessTeller::want(std::list<Subject> subjects)
 {
     const std::lock_guard lock(m_mutex);
+    if (m_running)
+        subjects.remove_if([this](const Subject &s) { return s.asksTheSame(*m_running); });
     m_waiting = std::move(subjects);
-    if (m_running || m_waiting.empty())
-        return;
-    m_running = true;
-    m_pool.start([this] { tellNext(); });
+    if (!m_running && !m_waiting.empty()) {
+        m_running = Subject(); // until it begins
+        m_pool.start([this] { tellNext(); });
+    }
 }
 
 int NearnessTeller::waiting() const
 {
     const std::lock_guard lock(m_mutex);
-    return int(m_waiting.size()) + m_running;
+    return int(m_waiting.size()) + m_running.has_value();
 }
 
 /// On a thread of the pool.
@@ -60,11 +62,13 @@ void NearnessTeller::tellNext()
         Subject next;
         {
             const std::lock_guard lock(m_mutex);
-            m_running = !m_waiting.empty();
-            if (!m_running)
+            m_running.reset();
+            if (m_waiting.empty())
                 return;
             next = std::move(m_waiting.front());
             m_waiting.pop_front();
+            m_running = next;
+            m_running->frame = nullptr;
         }
         const auto nearness = behindBarrier(textOf(fileOf(next.path).filename()), [&] { return nearnessOf(next, {0, m_stop.get_token(), {}, true}); });
         if (m_stop.stop_requested())

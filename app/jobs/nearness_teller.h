@@ -11,6 +11,7 @@
 #include <list>
 #include <memory>
 #include <mutex>
+#include <optional>
 
 namespace irenic {
 
@@ -26,12 +27,13 @@ public:
         std::shared_ptr<const NoiseReport> noise;
         Treatment treatment;
         std::vector<Region> regions;
+        bool asksTheSame(const Subject &other) const { return path == other.path && noise == other.noise && treatment == other.treatment && regions == other.regions; }
     };
 
     explicit NearnessTeller(QObject *parent = nullptr);
     ~NearnessTeller() override;
 
-    void want(std::list<Subject> subjects); ///< in place of what waits, the first one first; what is being told goes on
+    void want(std::list<Subject> subjects); ///< in place of what waits, the first one first; what is being told goes on, and is not told twice
     int waiting() const;                    ///< with that one
 
 signals:
@@ -45,7 +47,7 @@ private:
     std::stop_source m_stop;
     mutable std::mutex m_mutex;
     std::list<Subject> m_waiting;
-    bool m_running = false;
+    std::optional<Subject> m_running; ///< without its pixels
 };
 
 } // namespace irenic

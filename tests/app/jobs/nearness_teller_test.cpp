@@ -76,6 +76,23 @@ private slots:
         QCOMPARE(told[1][2].toDouble(), -1.0);
     }
 
+    /// Whoever asks for all that is not known asks for what is being told, too.
+    void nothingIsToldTwice()
+    {
+        NearnessTeller teller;
+        QSignalSpy told(&teller, &NearnessTeller::told);
+        NearnessTeller::Subject slow = m_subject, other = m_subject;
+        slow.treatment.method = "unet-ensemble";
+        teller.want({slow, other});
+        QTRY_COMPARE_WITH_TIMEOUT(teller.waiting(), 2, kPatienceMs);
+        for (int i = 0; i < 20 && told.isEmpty(); ++i) {
+            QTest::qWait(10); // it has begun
+            teller.want({slow, other});
+        }
+        QTRY_COMPARE_WITH_TIMEOUT(teller.waiting(), 0, kPatienceMs);
+        QTRY_COMPARE_WITH_TIMEOUT(told.size(), 2, kPatienceMs);
+    }
+
     void theLastWishCountsAndNobodyWaitsForTheRest()
     {
         QElapsedTimer clock;
