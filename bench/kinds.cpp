@@ -3,6 +3,7 @@
 
 #include "irenic/clean_cache.h"
 #include "irenic/measure_noise.h"
+#include "irenic/nearness.h"
 #include "irenic/picture.h"
 #include "irenic/read_frame.h"
 #include "irenic/readings.h"
@@ -167,6 +168,9 @@ int forEachKind(const KindsArguments &a, bool rawAlone, const std::function<bool
             for (const Scene &scene : scenes) {
                 Result<Shown> s = shown(scene, iso, kind);
                 Result<NoiseReport> noise = s ? measureNoise(*s.value().frame) : s.error();
+                if (noise && !rawAlone) // what is suggested is looked at
+                    if (const Status told = tellNearest(noise.value(), s.value().frame); !told)
+                        noise = told.error();
                 if (!noise) {
                     std::fprintf(stderr, "irenic-bench: %s\n", noise.error().userMessage.c_str());
                     return 1;

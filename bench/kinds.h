@@ -30,7 +30,7 @@ constexpr double kLensBlurPx = 0.4;
 
 using ShownAndMeasured = std::vector<std::pair<Shown, NoiseReport>>;
 
-/// Every scene as every kind, or every kind of raw, at every ISO, measured; `each` answers false to end it. What main() returns.
+/// Every scene as every kind, or every kind of raw, at every ISO, measured (where finished pictures take part, asked for a suggestion as well); `each` answers false to end it. What main() returns.
 int forEachKind(const KindsArguments &a, bool rawAlone, const std::function<bool(int iso, const Kind &kind, const ShownAndMeasured &frames)> &each);
 
 /// The middle one, or the mean of the middle two.

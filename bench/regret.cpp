@@ -2,7 +2,6 @@
 #include "kinds.h"
 
 #include "irenic/clean_cache.h"
-#include "irenic/nearness.h"
 #include "irenic/picture.h"
 #include "irenic/readings.h"
 
@@ -100,10 +99,7 @@ int regret(const KindsArguments &a)
                     std::fprintf(stderr, "%s ISO %d: %s %.2f/%.2f %.2f dB, best %.2f/%.2f %.2f dB, confidence %.2f\n", kind.name, iso, m.id, suggested.luminance, suggested.colour, reached, best.first.luminance, best.first.colour, best.second, report.confidence);
             }
             if (a.method.empty()) {
-                NoiseReport asked = report;
-                if (!tellNearest(asked, s.frame))
-                    return false;
-                const Treatment suggested = carriedOut(suggestTreatment(asked).treatment, s.frame->kind);
+                const Treatment suggested = carriedOut(suggestTreatment(report).treatment, s.frame->kind);
                 ofSuggestion.add(suggested, nearest.first, nearest.second - judge.db(suggested));
             }
         }

@@ -19,7 +19,7 @@ Result<std::optional<Nearness>> nearnessOf(const NearnessTeller::Subject &subjec
             return read.error();
         frame = read.value();
     }
-    return nearnessAllOver(Cleaner(frame, subject.noise, subject.treatment, {subject.regions.empty() ? nullptr : std::make_shared<const RegionSet>(frame, subject.noise, subject.regions), {}}), run);
+    return nearnessAllOver(Cleaner(frame, subject.noise, subject.treatment, {subject.regions->empty() ? nullptr : std::make_shared<const RegionSet>(frame, subject.noise, *subject.regions), {}}), run);
 }
 
 } // namespace
@@ -73,7 +73,7 @@ void NearnessTeller::tellNext()
         const auto nearness = behindBarrier(textOf(fileOf(next.path).filename()), [&] { return nearnessOf(next, {0, m_stop.get_token(), {}, true}); });
         if (m_stop.stop_requested())
             return;
-        emit told(next.path, next.treatment, nearness && nearness.value() && nearness.value()->errorDb < Nearness::kUnknownDb ? nearness.value()->db : -1);
+        emit told(next.path, next.treatment, next.regions, nearness && nearness.value() && nearness.value()->errorDb < Nearness::kUnknownDb ? nearness.value()->db : -1);
     }
 }
 

@@ -3,9 +3,9 @@
 
 #include "irenic/clean.h"
 #include "irenic/regions.h"
+#include "session/shared.h"
 
 #include <QObject>
-#include <QStringList>
 #include <QThreadPool>
 
 #include <list>
@@ -26,7 +26,7 @@ public:
         std::shared_ptr<const Frame> frame; ///< null: its pixels rest
         std::shared_ptr<const NoiseReport> noise;
         Treatment treatment;
-        std::vector<Region> regions;
+        Shared<std::vector<Region>> regions;
         bool asksTheSame(const Subject &other) const { return path == other.path && noise == other.noise && treatment == other.treatment && regions == other.regions; }
     };
 
@@ -38,7 +38,7 @@ public:
 
 signals:
     /// @param db  see Nearness::db; below 0 where it cannot be told
-    void told(const QString &path, const Treatment &of, double db);
+    void told(const QString &path, const Treatment &of, const Shared<std::vector<Region>> &regions, double db);
 
 private:
     void tellNext();

@@ -19,6 +19,7 @@ RollModel::RollModel(Session *session, QObject *parent) : QAbstractListModel(par
     connect(&session->roll(), &Roll::rollChanged, this, reset);
     const auto tell = [this](int i) { emit dataChanged(index(i), index(i)); };
     connect(&session->roll(), &Roll::frameChanged, this, tell);
+    connect(&session->roll(), &Roll::nearnessTold, this, tell);
     connect(&session->roll(), &Roll::choicesChanged, this, tell);
 }
 

@@ -67,12 +67,12 @@ ContactSheet::ContactSheet(Session *session, QWidget *parent) : QWidget(parent),
             m_soon.start(); // hundreds may change in a second
     };
     connect(&session->roll(), &Roll::frameChanged, this, soon);
+    connect(&session->roll(), &Roll::nearnessTold, this, soon);
     connect(&session->roll(), &Roll::choicesChanged, this, soon);
     connect(&session->viewing(), &Viewing::currentChanged, this, soon);
     m_soon.setSingleShot(true);
     m_soon.setInterval(60);
     connect(&m_soon, &QTimer::timeout, this, [this] {
-        askNearness();
         showCounts();
         showChosen();
     });
@@ -124,7 +124,6 @@ QWidget *ContactSheet::makeBar()
     choice(m_orders, int(Order::Nearness), tr("nearness"), QStringLiteral("byNearness"), tr("The furthest from the picture without noise first, as estimated of each with its keeper, or its suggestion"));
     connect(m_orders, &QButtonGroup::idClicked, this, [this](int id) {
         m_model.setOrder(SheetModel::Order(id));
-        askNearness();
         showCounts();
     });
     row->addSpacing(10);
@@ -356,12 +355,15 @@ void ContactSheet::askNearness()
         for (const int i : m_model.framesOf(m_model.index(row, 0)))
             if (const RollFrame &f = m_session->roll().frame(i); f.isMeasured() && !f.isNearnessKnown())
                 frames << i;
+    if (frames.isEmpty() && m_toCome == 0) // as before
+        return;
     m_toCome = int(frames.size());
     emit nearnessWanted(frames);
 }
 
 void ContactSheet::showCounts()
 {
+    askNearness();
     const int shown = m_model.frameCount(), all = m_session->roll().count();
     m_title->setText(shown == all ? (all == 1 ? tr("one frame") : tr("%n frames", nullptr, all)) : tr("%1 of %2 frames").arg(shown).arg(all));
     if (m_toCome > 0)
@@ -447,18 +449,6 @@ void ContactSheet::setTones(const Tones &tones)
 QSize ContactSheet::minimumSizeHint() const
 {
     return isHidden() ? QSize(1, 1) : QWidget::minimumSizeHint();
-}
-
-void ContactSheet::showEvent(QShowEvent *event)
-{
-    QWidget::showEvent(event);
-    updateGeometry();
-}
-
-void ContactSheet::hideEvent(QHideEvent *event)
-{
-    QWidget::hideEvent(event);
-    updateGeometry();
 }
 
 void ContactSheet::keyPressEvent(QKeyEvent *event)

@@ -233,13 +233,13 @@ void Roll::wake(int index)
         emit pixelsWanted(frame(index).path);
 }
 
-void Roll::setNearness(const QString &path, const Treatment &of, double db)
+void Roll::setNearness(const QString &path, const Treatment &of, const Shared<std::vector<Region>> &regions, double db)
 {
     const int index = indexOf(path);
     if (index < 0 || !frame(index).isMeasured())
         return;
-    m_frames[size_t(index)]->nearness = {of, db};
-    emit frameChanged(index);
+    m_frames[size_t(index)]->nearness = {of, regions, db};
+    emit nearnessTold(index);
 }
 
 void Roll::setAwake(const QString &path, std::shared_ptr<const Frame> frame)

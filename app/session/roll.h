@@ -24,8 +24,8 @@ public:
     void setReadingDone(const QString &path, std::shared_ptr<const Frame> frame, std::shared_ptr<const NoiseReport> noise, const QImage &thumbnail,
                         const std::vector<ProposedSpot> &spots = {});
     void setReadingFailed(const QString &path, const QString &problem);
-    void setNearness(const QString &path, const Treatment &of, double db);  ///< see RollFrame::nearness
-    void setAwake(const QString &path, std::shared_ptr<const Frame> frame); ///< the pixels of a resting one are there again
+    void setNearness(const QString &path, const Treatment &of, const Shared<std::vector<Region>> &regions, double db); ///< see RollFrame::nearness
+    void setAwake(const QString &path, std::shared_ptr<const Frame> frame);                                            ///< the pixels of a resting one are there again
     void noteExported(const QString &path, const QString &file);
 
     /// Pixels of frames that are not looked at are let go beyond this.
@@ -58,6 +58,7 @@ signals:
     void framesAdded(int first, int count);
     void rollChanged();                                               ///< a frame was taken off or put back: indexes are others; Viewing::currentChanged() follows
     void frameChanged(int index);                                     ///< read, failed, exported, put to rest or woken
+    void nearnessTold(int index);                                     ///< RollFrame::nearness is another
     void frameReady(int index);                                       ///< after that, once all is known about it
     void choicesChanged(int index, irenic::ChoiceParts parts);        ///< what was decided about it
     void pathComes(const QString &path);                              ///< into the roll, otherwise than by undo

@@ -81,6 +81,7 @@ struct RollFrame : Choices {
     Suggestion suggestion;
     struct Told {
         Treatment of;
+        Shared<std::vector<Region>> regions;
         double db = -1;
     };
     std::optional<Told> nearness;               ///< over the frame, of what it would have been exported with when that was asked; see nearnessDb()
@@ -104,15 +105,15 @@ struct RollFrame : Choices {
     FrameEdits edits() const { return {regionSet, lens}; }
     /// What it would be exported with: its keeper, or its suggestion.
     const Treatment &leavesWith() const { return keeper >= 0 ? trials[size_t(keeper)] : suggestion.treatment; }
-    bool isNearnessKnown() const { return nearness && nearness->of == leavesWith(); } ///< or that it cannot be
-    double nearnessDb() const { return isNearnessKnown() ? nearness->db : -1; }       ///< estimated; below 0 where it is not known
-    bool hasLostGuests() const;                                                       ///< that are still wanted
-    QStringList lostGuests;                                                           ///< those of guestFiles that could not be had since the frame was last read
-    void bindGuests();                                                                ///< makes guests again
-    QStringList unmatchedGuests() const;                                              ///< that may be tried
-    void bindRegions();                                                               ///< makes regionSet again where regions or pixels are others
-    QString truthFile;                                                                ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
-    std::shared_ptr<const Frame> truth() const;                                       ///< the same as it hangs on the wall as a guest, or null
+    bool isNearnessKnown() const { return nearness && nearness->of == leavesWith() && nearness->regions == regions; } ///< or that it cannot be
+    double nearnessDb() const { return isNearnessKnown() ? nearness->db : -1; }                                       ///< estimated; below 0 where it is not known
+    bool hasLostGuests() const;                                                                                       ///< that are still wanted
+    QStringList lostGuests;                                                                                           ///< those of guestFiles that could not be had since the frame was last read
+    void bindGuests();                                                                                                ///< makes guests again
+    QStringList unmatchedGuests() const;                                                                              ///< that may be tried
+    void bindRegions();                                                                                               ///< makes regionSet again where regions or pixels are others
+    QString truthFile;                                                                                                ///< the shot without noise that lies beside a frame of the demo roll; empty where there is none
+    std::shared_ptr<const Frame> truth() const;                                                                       ///< the same as it hangs on the wall as a guest, or null
     /// The trial with the strengths suggested for its method; the trial itself where there is no frame yet.
     Treatment suggestedFor(int trial) const;
     /// The trial's strengths differ from those.

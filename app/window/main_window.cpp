@@ -155,7 +155,7 @@ MainWindow::MainWindow(QWidget *parent) : QMainWindow(parent), m_settings(Settin
         std::list<NearnessTeller::Subject> subjects;
         for (const int i : frames) {
             const RollFrame &f = m_session.roll().frame(i);
-            subjects.push_back({f.path, f.state == RollFrame::State::Ready ? f.frame : nullptr, f.noise, f.leavesWith(), *f.regions});
+            subjects.push_back({f.path, f.state == RollFrame::State::Ready ? f.frame : nullptr, f.noise, f.leavesWith(), f.regions});
         }
         m_nearness.want(std::move(subjects));
     });

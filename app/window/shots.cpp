@@ -20,7 +20,6 @@
 #include <QTemporaryDir>
 #include <QTextStream>
 #include <QToolButton>
-#include <QToolButton>
 
 namespace irenic {
 

@@ -187,13 +187,16 @@ Result<ExportOutcome> run(const ExportJob &asked, std::shared_ptr<const Frame> f
         noise = std::make_shared<const NoiseReport>(measured.take());
     }
     const bool isLeftToFrame = job.treatment.method == "auto";
-    NoiseReport told = *noise;
-    if (isLeftToFrame && told.nearness.empty())
-        if (const Status done = tellNearest(told, frame, quiet); !done)
+    std::shared_ptr<const NoiseReport> told = noise; // cleaning goes by what was measured, which may be known by its address
+    if (isLeftToFrame && noise->nearness.empty()) {
+        const auto more = std::make_shared<NoiseReport>(*noise);
+        if (const Status done = tellNearest(*more, frame, quiet); !done)
             return done.error();
-    ExportOutcome outcome = decided(job.treatment.resolved(*frame, told, options.format));
+        told = more;
+    }
+    ExportOutcome outcome = decided(job.treatment.resolved(*frame, *told, options.format));
     options.askedMethod = outcome.askedMethod;
-    outcome.reason = isLeftToFrame ? suggestionFor(*frame, told, options.format).reason : std::string();
+    outcome.reason = isLeftToFrame ? suggestionFor(*frame, *told, options.format).reason : std::string();
     const Result<std::string> name = nameFor(outcome.treatment);
     if (!name)
         return name.error();

@@ -12,6 +12,7 @@
 #include "measure/psnr.h"
 
 #include <cmath>
+#include <numeric>
 
 namespace irenic {
 
@@ -398,6 +399,21 @@ std::string whyNoNearness(const Frame &frame, const NoiseReport &noise)
 
 namespace {
 
+/// At each of several places, in their order.
+Result<std::vector<RiskSums>> risksAt(const Cleaner &treated, const std::vector<Rect> &places, CleanCache *cache, const RunContext &run)
+{
+    std::vector<RiskSums> risks(places.size());
+    // One place a thread where there are many: of a single one the method makes use of all.
+    const RunContext alone{places.size() > 1 ? 1 : run.threads, run.stop, {}, run.background};
+    const Status done = parallelFor(int(places.size()), run, [&](int i) {
+        if (const Result<RiskSums> risk = riskAt(treated, places[size_t(i)], cache, alone))
+            risks[size_t(i)] = risk.value();
+    });
+    if (!done)
+        return done.error();
+    return risks;
+}
+
 /// A mosaic, and what was measured of it.
 struct Measured {
     std::shared_ptr<const Frame> frame;
@@ -420,7 +436,7 @@ Measured sideBySide(const Frame &frame, const NoiseReport &noise, const std::vec
     all->levels.repeatRows = all->levels.repeatCols = 2;
     all->levels.black = {blackAt(0, 0), blackAt(1, 0), blackAt(0, 1), blackAt(1, 1)};
     all->levels.deltaRow = all->levels.deltaColumn = {};
-    all->badPixels = {};
+    all->badPixels = {};    // those that are bad are among the report's
     all->shading = nullptr; // of the whole frame
     all->warp = nullptr;
     auto report = std::make_shared<NoiseReport>(noise);
@@ -436,16 +452,11 @@ Measured sideBySide(const Frame &frame, const NoiseReport &noise, const std::vec
                 const float is = frame.levels.blackAt(ax, ay), span = frame.levels.white - is, stored = float(frame.samples.at(from.x + x, from.y + y));
                 all->samples.at(to.x + x, to.y + y) = uint16_t(std::clamp(std::lround(stored - is + blackAt(x, y) - noise.banding.at(ax, ay) * span), 0L, 65535L));
             }
-        const auto taken = [&](const std::vector<PixelAt> &pixels, std::vector<PixelAt> &into) {
-            for (const PixelAt &p : pixels)
-                if (Rect{from.x, from.y, part.width, part.height}.contains({p.x, p.y, 1, 1}))
-                    into.push_back({p.x - from.x + to.x, p.y - from.y + to.y});
-        };
-        taken(frame.badPixels, all->badPixels);
-        taken(noise.hotPixels, report->hotPixels);
+        for (const PixelAt &p : noise.hotPixels)
+            if (Rect{from.x, from.y, part.width, part.height}.contains({p.x, p.y, 1, 1}))
+                report->hotPixels.push_back({p.x - from.x + to.x, p.y - from.y + to.y});
     }
-    for (std::vector<PixelAt> *pixels : {&all->badPixels, &report->hotPixels})
-        std::sort(pixels->begin(), pixels->end(), [](const PixelAt &a, const PixelAt &b) { return std::pair(a.y, a.x) < std::pair(b.y, b.x); });
+    std::sort(report->hotPixels.begin(), report->hotPixels.end(), PixelAt::byRow);
     return {all, report};
 }
 
@@ -464,20 +475,10 @@ std::vector<Treatment> quickOnes(const NoiseReport &noise)
 
 Result<std::optional<Nearness>> nearnessAllOver(const Cleaner &treated, const RunContext &run)
 {
-    const std::vector<Rect> places = placesAllOver(treated.frame());
-    std::vector<RiskSums> risks(places.size());
-    // One place a thread where there are many: of a single one the method makes use of all.
-    const RunContext alone{places.size() > 1 ? 1 : run.threads, run.stop, {}, run.background};
-    const Status done = parallelFor(int(places.size()), {run.threads, run.stop, {}, run.background}, [&](int i) {
-        if (const Result<RiskSums> risk = riskAt(treated, places[size_t(i)], nullptr, alone))
-            risks[size_t(i)] = risk.value();
-    });
-    if (!done)
-        return done.error();
-    RiskSums all;
-    for (const RiskSums &risk : risks) // in their order, whoever came first
-        all += risk;
-    return nearnessOf(all, *treated.sharedNoise());
+    const Result<std::vector<RiskSums>> risks = risksAt(treated, placesAllOver(treated.frame()), nullptr, run);
+    if (!risks)
+        return risks.error();
+    return nearnessOf(std::accumulate(risks.value().begin(), risks.value().end(), RiskSums(), [](RiskSums all, const RiskSums &risk) { return all += risk; }), *treated.sharedNoise());
 }
 
 Status tellNearest(NoiseReport &noise, const std::shared_ptr<const Frame> &frame, const RunContext &run)
@@ -526,14 +527,13 @@ Result<ErrorMap> errorMap(const Cleaner &treated, CleanCache *cache, const RunCo
     if (across < 1 || down < 1)
         return map;
     map.grid = {across, down};
-    std::vector<RiskSums> risks(size_t(across * down));
-    const Status done = parallelFor(across * down, run, [&](int i) {
-        if (const Result<RiskSums> risk = riskAt(treated, map.place(size_t(i)), cache, {1, run.stop, {}, run.background}))
-            risks[size_t(i)] = risk.value();
-    });
-    if (!done)
-        return done.error();
-    for (const RiskSums &risk : risks) { // in their order, whoever came first
+    std::vector<Rect> places;
+    for (int i = 0; i < across * down; ++i)
+        places.push_back(map.place(size_t(i)));
+    const Result<std::vector<RiskSums>> risks = risksAt(treated, places, cache, run);
+    if (!risks)
+        return risks.error();
+    for (const RiskSums &risk : risks.value()) {
         map.sums += risk;
         map.square.push_back(risk.pixels > 0 ? float(risk.square / (3 * risk.pixels)) : 0);
     }

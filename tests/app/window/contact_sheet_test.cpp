@@ -85,6 +85,18 @@ private slots:
         QVERIFY2(db(0) < before - 2, qPrintable(QStringLiteral("%1 and %2 dB").arg(before).arg(db(0))));
         s->editing().undoStack()->undo(); // what was known is not known of the suggestion any more, and is asked again
         QTRY_COMPARE_WITH_TIMEOUT(db(0), before, kPatienceMs);
+        // What is decided on the wall is asked when the sheet is there again; regions decide, too.
+        QTest::keyClick(m_window.get(), Qt::Key_F9, Qt::ShiftModifier);
+        QCOMPARE(m_window->view(), MainWindow::View::Wall);
+        Region spared;
+        spared.luminance = spared.colour = 0;
+        spared.parts = {MaskPart()};
+        spared.inverted = true; // all of it: nothing is painted
+        s->editing().changeRegions({spared}, "sparing all");
+        QVERIFY(db(0) < 0);
+        QTest::keyClick(m_window.get(), Qt::Key_F9, Qt::ShiftModifier);
+        QTRY_VERIFY_WITH_TIMEOUT(db(0) > 0, kPatienceMs);
+        QVERIFY2(db(0) < before - 2, qPrintable(QStringLiteral("%1 and %2 dB").arg(before).arg(db(0))));
         press("byRoll");
     }
 

@@ -88,19 +88,18 @@ private slots:
     {
         constexpr Size kSize{480, 400};
         const Shown light = shown(makeScene(kSize), 400);
-        const auto told = [&](const std::function<void(NoiseReport &)> &change, const std::shared_ptr<const Frame> &frame) {
+        const auto told = [&](const std::function<void(NoiseReport &)> &change) {
             NoiseReport noise = light.noise;
             change(noise);
-            return tellNearest(noise, frame).ok() ? idsOf(noise) : QStringList("failed");
+            return tellNearest(noise, light.shot.frame).ok() ? idsOf(noise) : QStringList("failed");
         };
-        const auto &frame = light.shot.frame;
-        QStringList open = told([](NoiseReport &) {}, frame);
+        QStringList open = told([](NoiseReport &) {});
         open.sort();
         QCOMPARE(open, QStringList({"dct", "nlm", "unet", "wavelet"}));
-        QCOMPARE(told([](NoiseReport &n) { n.luminanceNoise = 0.005f; }, frame), QStringList());
-        QCOMPARE(told([](NoiseReport &n) { n.usualShare = 0.4f; }, frame), QStringList()); // most of what was measured is texture
-        QCOMPARE(told([](NoiseReport &n) { n.confidence = 0.02; }, frame), QStringList());
-        QCOMPARE(told([](NoiseReport &n) { n.spectrum = BandNoise(); }, frame), QStringList());
+        QCOMPARE(told([](NoiseReport &n) { n.luminanceNoise = 0.005f; }), QStringList());
+        QCOMPARE(told([](NoiseReport &n) { n.usualShare = 0.4f; }), QStringList()); // most of what was measured is texture
+        QCOMPARE(told([](NoiseReport &n) { n.confidence = 0.02; }), QStringList());
+        QCOMPARE(told([](NoiseReport &n) { n.spectrum = BandNoise(); }), QStringList());
         const FinishedPair finished = finishedPair(makeScene(kSize), 400, "a.tif", {});
         NoiseReport noise = measureNoise(*finished.noisy).take();
         QVERIFY(tellNearest(noise, finished.noisy).ok());
