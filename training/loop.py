@@ -31,7 +31,7 @@ def parser_for(description, scenes, depths=DEPTHS):
 
 
 def train(args, name, make, grown, samples, loss_of, validate):
-    """make(widths, depths): a network; grown(args): the state to start from; samples(step): arrays; loss_of(network, *tensors): the loss and its parts;
+    """make(widths, depths): a network; grown(args): the state to start from, and how many steps it has had; samples(step): arrays; loss_of(network, *tensors): the loss and its parts;
     validate(network): numbers by name. Leaves DIR/NAME.pt and a line every 250 steps in DIR/NAME.csv."""
     torch.set_num_threads(args.threads)
     torch.manual_seed(7)
@@ -49,7 +49,8 @@ def train(args, name, make, grown, samples, loss_of, validate):
         step, warm = state["step"], 1
     else:
         if args.grow:
-            network.load_state_dict(grown(args))
+            state, step = grown(args)
+            network.load_state_dict(state)
         average.load_state_dict(network.state_dict())
     record = open(args.work / f"{name}.csv", "a", newline="")
     writer = csv.writer(record)
@@ -65,7 +66,7 @@ def train(args, name, make, grown, samples, loss_of, validate):
         record.flush()
         print(*row, flush=True)
 
-    if step == 0:
+    if not args.resume:
         print(validate(average), flush=True)
     while done() < 1:
         rate = args.rate * min(1, (step - began + 1) / warm) * (np.cos(np.pi / 2 * done()) ** 2 if args.settle else 1)

@@ -64,7 +64,7 @@ def main():
     def loss(network, noisy, told, clean):
         return (loss_of(network(noisy, told), noisy, clean),)
 
-    train(args, "finished", Finished, lambda a: from_full_colour(read_weights(a.grow)[0], a.widths, a.depths), samples, loss, lambda average: validate(average, held_out))
+    train(args, "finished", Finished, lambda a: (from_full_colour(read_weights(a.grow)[0], a.widths, a.depths), 0), samples, loss, lambda average: validate(average, held_out))
 
 
 if __name__ == "__main__":
