@@ -60,7 +60,7 @@ nlohmann::json toJson(const std::string &file, const Frame &frame, const NoiseRe
             {"suggestion", {{"method", s.treatment.method}, {"luminance", s.treatment.luminance}, {"colour", s.treatment.colour}, {"reason", s.reason}, {"nearness", nearness}}}};
 }
 
-Result<NoiseReport> measured(const std::shared_ptr<const Frame> &frame, const RunContext &run, const std::string &book)
+Result<NoiseReport> noiseOf(const std::shared_ptr<const Frame> &frame, const RunContext &run, const std::string &book)
 {
     Result<NoiseReport> noise = measureNoise(*frame, run, book.empty() ? KnownCamera() : CameraBook(book).about(*frame));
     if (!noise)
@@ -82,7 +82,7 @@ int measure(const MeasureArguments &arguments)
     for (const std::string &file : files) {
         const RunContext run{arguments.threads, {}, {}};
         const auto frame = readFrame(file, run);
-        const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return measured(frame.value(), run, arguments.cameraBook); }) : Result<NoiseReport>(frame.error());
+        const Result<NoiseReport> noise = frame ? behindBarrier(textOf(file), [&] { return noiseOf(frame.value(), run, arguments.cameraBook); }) : Result<NoiseReport>(frame.error());
         if (!noise) {
             report(file, noise.error(), arguments.json);
             status = 1;

@@ -2,20 +2,9 @@
 #include "models/sheet_model.h"
 
 #include "models/roll_model.h"
-#include "session/dates.h"
 #include "session/series.h"
 
 namespace irenic {
-
-namespace {
-
-QDateTime takenAt(const RollFrame &f)
-{
-    const ShootingData *s = f.shooting();
-    return s ? dateOf(s->dateTime) : QDateTime();
-}
-
-} // namespace
 
 SheetModel::SheetModel(Session *session, QObject *parent) : QSortFilterProxyModel(parent), m_session(session)
 {

@@ -14,7 +14,7 @@ namespace irenic {
 namespace {
 
 /// In the order of Tried.
-constexpr const char *kSteps[] = {
+constexpr const char *kStepWords[] = {
     QT_TRANSLATE_NOOP("GuideNote", "Hold Space: every picture shows its untreated pixels. Let go, and the trials are back."),
     QT_TRANSLATE_NOOP("GuideNote", "Hold R: what each trial removed. Whatever you can recognise in it is picture that went with the noise."),
     QT_TRANSLATE_NOOP("GuideNote", "Press 1 to 9: other places worth a look. With more rows (top right) several hang at once."),
@@ -50,7 +50,7 @@ GuideNote::GuideNote(QWidget *parent) : QWidget(parent)
 
 int GuideNote::stepCount()
 {
-    return int(std::size(kSteps));
+    return int(std::size(kStepWords));
 }
 
 QString GuideNote::text() const
@@ -60,7 +60,7 @@ QString GuideNote::text() const
 
 void GuideNote::showStep()
 {
-    m_words->setText(QCoreApplication::translate("GuideNote", kSteps[m_step]));
+    m_words->setText(QCoreApplication::translate("GuideNote", kStepWords[m_step]));
     m_next->setText(m_step + 1 < stepCount() ? tr("Next (%1 of %2)").arg(m_step + 1).arg(stepCount()) : tr("Done"));
 }
 

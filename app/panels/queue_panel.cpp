@@ -65,9 +65,9 @@ protected:
                 results << QUrl::fromLocalFile(fileText(e->result));
         if (results.isEmpty())
             return nullptr; // nothing is dragged
-        auto *data = new QMimeData;
-        data->setUrls(results);
-        return data;
+        auto *mime = new QMimeData;
+        mime->setUrls(results);
+        return mime;
     }
 
 private:

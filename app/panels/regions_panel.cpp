@@ -53,7 +53,7 @@ QString kindHelp(MaskPart::Kind kind)
 }
 
 /// Scrolls downward alone: as wide as what is on it needs.
-class Column : public QScrollArea
+class ScrolledColumn : public QScrollArea
 {
 protected:
     bool eventFilter(QObject *watched, QEvent *event) override
@@ -71,7 +71,7 @@ RegionsPanel::RegionsPanel(Session *session, Wall *wall, QWidget *parent) : QWid
     setObjectName(QStringLiteral("regionsPanel"));
     auto *outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
-    auto *scroll = new Column;
+    auto *scroll = new ScrolledColumn;
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -16,7 +16,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kSteps = 1000; ///< of a slider
+constexpr int kSlots = 1000; ///< of a slider
 constexpr int kGreyPx = 16;  ///< side of the place that a grey is picked from: one pixel is mostly noise
 
 /// Sliders of temperature run in reciprocal kelvin, as the eye sees differences of light.
@@ -98,8 +98,8 @@ void RenderingPanel::addRow(const ParamInfo &info, double Rendering::*value, con
     const int y = int(m_rows.size()) + 1;
     auto *label = new QLabel(tr(info.label));
     auto *slider = new QSlider(Qt::Horizontal);
-    slider->setRange(0, kSteps);
-    slider->setSingleStep(std::max(1, int(std::lround(kSteps * step / (info.max - info.min)))));
+    slider->setRange(0, kSlots);
+    slider->setSingleStep(std::max(1, int(std::lround(kSlots * step / (info.max - info.min)))));
     slider->setPageStep(4 * slider->singleStep());
     slider->setAccessibleName(tr(info.label));
     slider->setObjectName(QLatin1String(info.name) + QStringLiteral("Slider"));
@@ -124,7 +124,7 @@ void RenderingPanel::addRow(const ParamInfo &info, double Rendering::*value, con
     connect(slider, &QSlider::valueChanged, this, [this, row](int v) {
         Row &r = m_rows[row];
         const double rounding = std::pow(10, r.field->decimals());
-        set(r, std::round(slidAt(*r.info, double(v) / kSteps) * rounding) / rounding);
+        set(r, std::round(slidAt(*r.info, double(v) / kSlots) * rounding) / rounding);
     });
     connect(field, &QDoubleSpinBox::valueChanged, this, [this, row](double v) { set(m_rows[row], v); });
 }
@@ -164,7 +164,7 @@ void RenderingPanel::showContents()
         const double v = valueOf(row, r, shown);
         row.field->setValue(v);
         if (!row.slider->isSliderDown())
-            row.slider->setValue(int(std::lround(std::clamp(shareOf(*row.info, v), 0.0, 1.0) * kSteps)));
+            row.slider->setValue(int(std::lround(std::clamp(shareOf(*row.info, v), 0.0, 1.0) * kSlots)));
         row.slider->setEnabled(f);
         row.field->setEnabled(f);
     }

@@ -15,7 +15,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kGapPx = 8;
+constexpr int kRungGapPx = 8;
 constexpr int kCaptionMarginPx = 4;
 constexpr int kLeadingPx = 4; ///< marks come from a taller face; never by what is shown, or pictures would change their size with it
 constexpr int kMostRead = 25; ///< cells whose nearness is told: each takes half a second or more
@@ -344,7 +344,7 @@ void StripView::hang()
     m_grid = new QGridLayout(m_sheet);
     m_grid->setContentsMargins(0, 0, 0, 0);
     m_grid->setSizeConstraint(QLayout::SetNoConstraint);
-    m_grid->setHorizontalSpacing(kGapPx);
+    m_grid->setHorizontalSpacing(kRungGapPx);
     m_grid->setVerticalSpacing(2);
     for (int i = 0; i < cellCount(); ++i) {
         LivePane *pane = m_panes[size_t(i)];
@@ -377,7 +377,7 @@ void StripView::hideEvent(QHideEvent *event)
 
 void StripView::resizeEvent(QResizeEvent *)
 {
-    const int width = std::max(60, (m_sheet->width() - (m_across - 1) * kGapPx) / std::max(1, m_across));
+    const int width = std::max(60, (m_sheet->width() - (m_across - 1) * kRungGapPx) / std::max(1, m_across));
     for (LivePane *p : m_panes)
         p->setFixedWidth(width);
     showCaptions();

@@ -11,7 +11,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kMarginPx = 14, kGapPx = 10;
+constexpr int kMarginPx = 14, kColumnGapPx = 10;
 
 } // namespace
 
@@ -287,7 +287,7 @@ void Wall::layOut()
 {
     delete m_grid; // widgets stay
     m_grid = new QGridLayout(m_sheet);
-    m_grid->setHorizontalSpacing(kGapPx);
+    m_grid->setHorizontalSpacing(kColumnGapPx);
     m_grid->setVerticalSpacing(1);
     const bool many = rowCount() > 1;
     int at = 0;
@@ -321,7 +321,7 @@ void Wall::fit()
     if (!m_grid)
         return;
     const int hanging = columnCount() - !m_untreatedShown;
-    const int width = std::max(kLeastColumnPx, (m_scroll->width() - 2 * kMarginPx - (hanging - 1) * kGapPx) / std::max(1, hanging));
+    const int width = std::max(kLeastColumnPx, (m_scroll->width() - 2 * kMarginPx - (hanging - 1) * kColumnGapPx) / std::max(1, hanging));
     m_grid->setContentsMargins(kMarginPx, 6, kMarginPx, 10);
     for (const Column &c : m_columns) {
         c.strip->setFixedWidth(width);

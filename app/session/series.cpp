@@ -11,12 +11,6 @@ namespace irenic {
 
 namespace {
 
-QDateTime takenAt(const RollFrame &f)
-{
-    const ShootingData *s = f.shooting();
-    return s ? dateOf(s->dateTime) : QDateTime();
-}
-
 Plane<float> toneOf(const QImage &image)
 {
     const QImage grey = image.convertToFormat(QImage::Format_Grayscale8);
@@ -42,6 +36,12 @@ std::optional<QPoint> shiftBetween(const RollFrame &from, const RollFrame &to)
 }
 
 } // namespace
+
+QDateTime takenAt(const RollFrame &frame)
+{
+    const ShootingData *s = frame.shooting();
+    return s ? dateOf(s->dateTime) : QDateTime();
+}
 
 std::vector<QList<int>> allSeries(const Roll &roll)
 {

@@ -3,12 +3,15 @@
 
 #include "session/roll.h"
 
+#include <QDateTime>
 #include <QHash>
 
 namespace irenic {
 
 inline constexpr int kSeriesGapS = 5;
 
+/// Invalid where the file does not say.
+QDateTime takenAt(const RollFrame &frame);
 /// What belongs together in a roll, of two and more frames, in the order in which they were taken: what was put together by hand, and of all others what the same camera and lens
 /// took, each within kSeriesGapS of another.
 std::vector<QList<int>> allSeries(const Roll &roll);

@@ -12,7 +12,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kMarginPx = 8, kLettersPx = 15, kHandlePx = 4, kReachPx = 12;
+constexpr int kCurveMarginPx = 8, kLettersPx = 15, kPointPx = 4, kReachPx = 12;
 constexpr double kFirstEv = -10, kLastEv = 0, kTop = 2;
 constexpr double kApartPx = 5; ///< luminance a little left, colour a little right, so that both can be taken hold of where they agree
 
@@ -60,12 +60,12 @@ void ToneCurve::setTaste(const Taste &taste)
 
 double ToneCurve::xOf(double ev) const
 {
-    return kMarginPx + (ev - kFirstEv) / (kLastEv - kFirstEv) * (width() - 2 * kMarginPx);
+    return kCurveMarginPx + (ev - kFirstEv) / (kLastEv - kFirstEv) * (width() - 2 * kCurveMarginPx);
 }
 
 double ToneCurve::yOf(double factor) const
 {
-    return kMarginPx + (1 - factor / kTop) * (height() - kMarginPx - kLettersPx);
+    return kCurveMarginPx + (1 - factor / kTop) * (height() - kCurveMarginPx - kLettersPx);
 }
 
 QPointF ToneCurve::handleAt(const TreatmentParam &param) const
@@ -132,7 +132,7 @@ void ToneCurve::paintEvent(QPaintEvent *)
         p.drawPolyline(line);
         for (int h = first; h < first + 3; ++h) {
             const QPointF at = handleAt(paramOf(h));
-            const QRectF box(at - QPointF(kHandlePx, kHandlePx), QSizeF(2 * kHandlePx, 2 * kHandlePx));
+            const QRectF box(at - QPointF(kPointPx, kPointPx), QSizeF(2 * kPointPx, 2 * kPointPx));
             p.setPen(QPen(m_tones.paperInk, 1.4));
             p.setBrush(hasFocus() && h == m_active ? m_tones.paperInk : m_tones.paper);
             colour ? p.drawEllipse(box) : p.drawRect(box);
@@ -191,7 +191,7 @@ void ToneCurve::mousePressEvent(QMouseEvent *event)
 void ToneCurve::mouseMoveEvent(QMouseEvent *event)
 {
     if (m_dragging)
-        set(m_active, kTop * (1 - (event->position().y() - kMarginPx) / (height() - kMarginPx - kLettersPx)), m_gesture.id());
+        set(m_active, kTop * (1 - (event->position().y() - kCurveMarginPx) / (height() - kCurveMarginPx - kLettersPx)), m_gesture.id());
     else
         setCursor(handleNear(event->position()) >= 0 ? Qt::SizeVerCursor : Qt::ArrowCursor);
 }

@@ -22,8 +22,8 @@ QString textOfPage(const QString &page)
 }
 
 enum Role {
-    Name = Qt::UserRole,
-    Text
+    PageName = Qt::UserRole,
+    PageText
 };
 
 } // namespace
@@ -50,8 +50,8 @@ HelpPages::HelpPages(QWidget *parent) : QDialog(parent)
     for (const char *page : kPages) {
         const QString text = textOfPage(QString::fromLatin1(page));
         auto *item = new QListWidgetItem(text.section(u'\n', 0, 0).remove(QStringLiteral("# ")), m_list);
-        item->setData(Name, QString::fromLatin1(page));
-        item->setData(Text, text);
+        item->setData(PageName, QString::fromLatin1(page));
+        item->setData(PageText, text);
     }
     auto *left = new QVBoxLayout;
     left->addWidget(m_field);
@@ -68,7 +68,7 @@ HelpPages::HelpPages(QWidget *parent) : QDialog(parent)
     });
     connect(m_list, &QListWidget::currentItemChanged, this, [this](const QListWidgetItem *item) {
         if (item)
-            showText(item->data(Text).toString());
+            showText(item->data(PageText).toString());
     });
     connect(m_text, &QTextBrowser::anchorClicked, this, [this](const QUrl &link) {
         if (link.isRelative() && link.path().endsWith(QStringLiteral(".md")))
@@ -90,7 +90,7 @@ QStringList HelpPages::pages()
 
 QString HelpPages::page() const
 {
-    return m_list->currentItem() ? m_list->currentItem()->data(Name).toString() : QString();
+    return m_list->currentItem() ? m_list->currentItem()->data(PageName).toString() : QString();
 }
 
 void HelpPages::open(const QString &page)
@@ -120,7 +120,7 @@ void HelpPages::narrow(const QString &typed)
     const QStringList words = typed.split(u' ', Qt::SkipEmptyParts);
     int first = -1;
     for (int i = 0; i < m_list->count(); ++i) {
-        const QString text = m_list->item(i)->data(Text).toString();
+        const QString text = m_list->item(i)->data(PageText).toString();
         const bool has = std::all_of(words.begin(), words.end(), [&](const QString &w) { return text.contains(w, Qt::CaseInsensitive); });
         m_list->item(i)->setHidden(!has);
         if (has && first < 0)
@@ -131,7 +131,7 @@ void HelpPages::narrow(const QString &typed)
     else if (!m_list->currentItem() || m_list->currentItem()->isHidden())
         m_list->setCurrentRow(first);
     else
-        showText(m_list->currentItem()->data(Text).toString());
+        showText(m_list->currentItem()->data(PageText).toString());
 }
 
 } // namespace irenic

@@ -25,14 +25,14 @@ namespace irenic {
 
 namespace {
 
-constexpr int kPatienceMs = 240000; // busy machines included
+constexpr int kShotPatienceMs = 240000; // busy machines included
 
 bool waitUntil(const std::function<bool()> &ready)
 {
     QElapsedTimer timer;
     timer.start();
     while (!ready()) {
-        if (timer.elapsed() > kPatienceMs)
+        if (timer.elapsed() > kShotPatienceMs)
             return false;
         QApplication::processEvents(QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents, 50);
     }

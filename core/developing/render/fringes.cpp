@@ -8,12 +8,12 @@ namespace irenic {
 
 namespace {
 
-constexpr int kSearchPx = 10;    ///< how far away calm ground is looked for
-constexpr int kSpreadPx = 3;     ///< how far from an edge a fringe reaches
-constexpr int kContrastPx = 1;   ///< an edge is contrast over 3 x 3 pixels ...
-constexpr float kEdge = 0.25f;   ///< ... of at least this share of the brightest light
-constexpr int kBrightPx = 4;     ///< so near
-constexpr float kFloor = 0.004f; ///< below this much light contrast is noise
+constexpr int kSearchPx = 10;       ///< how far away calm ground is looked for
+constexpr int kSpreadPx = 3;        ///< how far from an edge a fringe reaches
+constexpr int kContrastPx = 1;      ///< an edge is contrast over 3 x 3 pixels ...
+constexpr float kEdgeLight = 0.25f; ///< ... of at least this share of the brightest light
+constexpr int kBrightPx = 4;        ///< so near
+constexpr float kFloor = 0.004f;    ///< below this much light contrast is noise
 constexpr int kFewestCalm = 12;
 static_assert(kFringeHaloPx >= kSearchPx + kSpreadPx + kBrightPx && kBrightPx > kContrastPx);
 
@@ -63,7 +63,7 @@ RgbImage<float> withoutFringes(const RgbImage<float> &colours, const std::array<
     overSquare(light.view(), kBrightPx, bright.view(), kHigher);
     for (int y = 0; y < size.height; ++y)
         for (int x = 0; x < size.width; ++x)
-            near.at(x, y) = high.at(x, y) - low.at(x, y) > kEdge * bright.at(x, y) + kFloor ? 1.f : 0.f;
+            near.at(x, y) = high.at(x, y) - low.at(x, y) > kEdgeLight * bright.at(x, y) + kFloor ? 1.f : 0.f;
     overSquare(near.view(), kSpreadPx, near.view(), kHigher);
     for (int y = 0; y < size.height; ++y)
         for (int x = 0; x < size.width; ++x)

@@ -7,8 +7,8 @@ namespace irenic {
 
 namespace {
 
-constexpr int kRadius = 5;    // blocks: about a fiftieth of the frame
-constexpr float kEdge = 0.4f; // EV: what rises above this is an edge
+constexpr int kRadius = 5;      // blocks: about a fiftieth of the frame
+constexpr float kEdgeEv = 0.4f; // EV: what rises above this is an edge
 
 /// Means over (2 r + 1)^2 places, fewer at the border.
 std::vector<float> boxMean(const std::vector<float> &in, Size size)
@@ -55,7 +55,7 @@ Surroundings::Surroundings(const RgbImage<float> &map, int blockPx, Rect crop) :
     std::vector<float> slope(l.size()), offset(l.size());
     for (size_t i = 0; i < l.size(); ++i) {
         const float variance = std::max(0.f, meanSquare[i] - mean[i] * mean[i]);
-        slope[i] = variance / (variance + kEdge * kEdge);
+        slope[i] = variance / (variance + kEdgeEv * kEdgeEv);
         offset[i] = mean[i] * (1 - slope[i]);
     }
     slope = boxMean(slope, m_size);

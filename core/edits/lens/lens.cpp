@@ -13,8 +13,8 @@ namespace irenic {
 
 namespace {
 
-constexpr const char *kFormat = "irenic-lens";
-constexpr int kVersion = 1;
+constexpr const char *kLensFormat = "irenic-lens";
+constexpr int kLensVersion = 1;
 constexpr double kMostBent = 0.5; // of the radius
 constexpr const char *kShapes[] = {"largest", "original", "everything"};
 
@@ -92,14 +92,14 @@ LensCorrection lensFrom(const JsonReader &json)
 
 std::string lensText(const LensCorrection &lens)
 {
-    Json j{{"format", kFormat}, {"version", kVersion}};
+    Json j{{"format", kLensFormat}, {"version", kLensVersion}};
     j.update(toJson(lens));
     return jsonText(j, 2) + "\n";
 }
 
 Result<LensCorrection> lensFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<LensCorrection>(text, from, kFormat, visible("lens correction"), kVersion, lensFrom);
+    return fromDocument<LensCorrection>(text, from, kLensFormat, visible("lens correction"), kLensVersion, lensFrom);
 }
 
 Result<LensCorrection> readLens(const std::filesystem::path &file)

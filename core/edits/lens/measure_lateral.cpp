@@ -29,16 +29,16 @@ struct Shift {
 };
 
 /// Means of the colours over cells of two by two pixels, and where in the cell they sit.
-struct Cells {
+struct CellPlanes {
     Plane<float> colour[3];
     double atX[3] = {}, atY[3] = {}; ///< centre of the samples of a colour, in pixels from the cell's corner
 };
 
-Cells cellsOf(const Frame &frame, const RunContext &run)
+CellPlanes cellsOf(const Frame &frame, const RunContext &run)
 {
     const Linearizer levels(frame);
     const Rect &crop = frame.crop;
-    Cells cells;
+    CellPlanes cells;
     const Size size{crop.width / 2, crop.height / 2};
     for (auto &p : cells.colour)
         p.reset(size);
@@ -89,7 +89,7 @@ float sampled(const Plane<float> &p, double x, double y)
 }
 
 /// Least squares of: colour = a * green moved outward by the shift + c, with what is known of the shift already taken out.
-std::vector<Shift> shiftsOf(const Cells &cells, int colour, const LensCorrection::Polynomial &known, const NoiseReport &noise, const Rect &crop, const RunContext &run)
+std::vector<Shift> shiftsOf(const CellPlanes &cells, int colour, const LensCorrection::Polynomial &known, const NoiseReport &noise, const Rect &crop, const RunContext &run)
 {
     const Plane<float> &green = cells.colour[1];
     const LensGeometry g({0, 0, crop.width, crop.height});
@@ -173,7 +173,7 @@ double fit(const std::vector<Shift> &shifts, double unit, double &k0, double &k2
 
 Result<LensCorrection> measureLateral(const Frame &frame, const NoiseReport &noise, const RunContext &run)
 {
-    const Cells cells = cellsOf(frame, run);
+    const CellPlanes cells = cellsOf(frame, run);
     LensCorrection lens;
     size_t fewest = SIZE_MAX;
     const double unit = LensGeometry(frame.crop).unit;

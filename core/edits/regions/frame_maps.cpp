@@ -24,17 +24,17 @@ constexpr int kNearBlocks = 3, kFarBlocks = 10; // windows over which a place is
 constexpr float kBlurred = 0.1f, kSharp = 0.3f;
 
 /// Stabilised luminance of 2 x 2 cells.
-struct Cells {
+struct CellLuminance {
     Plane<float> luminance;
     float variance = 0.25f; ///< of its noise
 };
 
-Cells cellsOf(const Frame &frame, const NoiseReport &noise, const RunContext &run)
+CellLuminance cellsOf(const Frame &frame, const NoiseReport &noise, const RunContext &run)
 {
     const Linearizer levels(frame);
     const Stabiliser s[4] = {Stabiliser(noise.cells[0]), Stabiliser(noise.cells[1]), Stabiliser(noise.cells[2]), Stabiliser(noise.cells[3])};
     const Rect &crop = frame.crop;
-    Cells cells;
+    CellLuminance cells;
     cells.luminance.reset({std::max(1, crop.width / kCell), std::max(1, crop.height / kCell)});
     const bool mosaic = frame.kind == FrameKind::Mosaic;
     if (!mosaic) // the colours of full colour are alike in their noise, and so are neighbours
@@ -151,7 +151,7 @@ std::shared_ptr<const FrameMaps> makeMaps(const std::shared_ptr<const Frame> &fr
     const Size blocks{std::max(1, crop.width / FrameMaps::kBlockPx), std::max(1, crop.height / FrameMaps::kBlockPx)};
     auto maps = std::make_shared<FrameMaps>();
     maps->crop = crop;
-    const Cells cells = cellsOf(*frame, noise, {run.threads, run.stop, {}, run.background});
+    const CellLuminance cells = cellsOf(*frame, noise, {run.threads, run.stop, {}, run.background});
     Plane<float> smooth = cells.luminance.clone();
     boxMean(smooth, kCoarseCells / 2);
     Plane<float> middling = cells.luminance.clone(); // the very finest is mostly noise

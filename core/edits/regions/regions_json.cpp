@@ -13,8 +13,8 @@ namespace irenic {
 
 namespace {
 
-constexpr const char *kFormat = "irenic-regions";
-constexpr int kVersion = 1;
+constexpr const char *kRegionsFormat = "irenic-regions";
+constexpr int kRegionsVersion = 1;
 constexpr double kFarPx = 1 << 24;
 
 Json pointsJson(const std::vector<StrokePoint> &points)
@@ -125,12 +125,12 @@ Status validate(const std::vector<Region> &regions)
 
 std::string regionsText(const std::vector<Region> &regions)
 {
-    return jsonText(Json{{"format", kFormat}, {"version", kVersion}, {"regions", toJson(regions)}}, 2) + "\n";
+    return jsonText(Json{{"format", kRegionsFormat}, {"version", kRegionsVersion}, {"regions", toJson(regions)}}, 2) + "\n";
 }
 
 Result<std::vector<Region>> regionsFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<std::vector<Region>>(text, from, kFormat, visible("set of regions"), kVersion, [](const JsonReader &json) {
+    return fromDocument<std::vector<Region>>(text, from, kRegionsFormat, visible("set of regions"), kRegionsVersion, [](const JsonReader &json) {
         auto regions = regionsFrom(json.array("regions"));
         if (const Status s = validate(regions); !s)
             json.refuse(s.error().userMessage);

@@ -7,32 +7,32 @@ namespace irenic {
 
 namespace {
 
-constexpr int kBlock = 8;
+constexpr int kDctSide = 8;
 constexpr float kGrids = 32;   ///< every second of the 64 there are, like one colour of a chess board; all would cost twice and gain 0.1 dB
 constexpr float kHold = 0.3f;  ///< of a step: the file leaves half a one open, but the middle is likelier than the rim
 constexpr float kStored = 257; ///< stored numbers to one of JPEG's
 
-using Block = std::array<float, kBlock * kBlock>;
+using Block = std::array<float, kDctSide * kDctSide>;
 
 /// Rows of the orthonormal DCT-II of eight samples, as JPEG scales it, and turned about.
 struct Cosines {
     Block rows{}, columns{};
     Cosines()
     {
-        for (size_t u = 0; u < kBlock; ++u)
-            for (size_t x = 0; x < kBlock; ++x)
-                rows[u * kBlock + x] = columns[x * kBlock + u] = float((u ? 0.5 : std::sqrt(0.125)) * std::cos((2 * double(x) + 1) * double(u) * 3.14159265358979323846 / 16));
+        for (size_t u = 0; u < kDctSide; ++u)
+            for (size_t x = 0; x < kDctSide; ++x)
+                rows[u * kDctSide + x] = columns[x * kDctSide + u] = float((u ? 0.5 : std::sqrt(0.125)) * std::cos((2 * double(x) + 1) * double(u) * 3.14159265358979323846 / 16));
     }
 };
 
 void multiplied(const Block &a, const Block &b, Block &out)
 {
-    for (size_t i = 0; i < kBlock; ++i) {
-        float *o = out.data() + i * kBlock;
-        std::fill_n(o, kBlock, 0.f);
-        for (size_t k = 0; k < kBlock; ++k)
-            for (size_t j = 0; j < kBlock; ++j)
-                o[j] += a[i * kBlock + k] * b[k * kBlock + j];
+    for (size_t i = 0; i < kDctSide; ++i) {
+        float *o = out.data() + i * kDctSide;
+        std::fill_n(o, kDctSide, 0.f);
+        for (size_t k = 0; k < kDctSide; ++k)
+            for (size_t j = 0; j < kDctSide; ++j)
+                o[j] += a[i * kDctSide + k] * b[k * kDctSide + j];
     }
 }
 
@@ -59,8 +59,8 @@ void toSamples(Block &block)
 Block blockAt(const Plane<float> &plane, int x, int y)
 {
     Block b;
-    for (int v = 0; v < kBlock; ++v)
-        std::copy_n(plane.row(y + v) + x, kBlock, b.data() + v * kBlock);
+    for (int v = 0; v < kDctSide; ++v)
+        std::copy_n(plane.row(y + v) + x, kDctSide, b.data() + v * kDctSide);
     return b;
 }
 
@@ -106,8 +106,8 @@ Plane<float> BlockSoftener::change(size_t component, Rect where, const std::stop
     const int across = component ? jpeg.across : 1, down = component ? jpeg.down : 1;
     const auto &steps = jpeg.steps[component];
     // Whole blocks of the file's grid, and one more each way for the blocks of the others.
-    const int x0 = roundedDown(where.x, kBlock) - kBlock, y0 = roundedDown(where.y, kBlock) - kBlock;
-    const Size size{roundedDown(where.right() + kBlock - 1, kBlock) + kBlock - x0, roundedDown(where.bottom() + kBlock - 1, kBlock) + kBlock - y0};
+    const int x0 = roundedDown(where.x, kDctSide) - kDctSide, y0 = roundedDown(where.y, kDctSide) - kDctSide;
+    const Size size{roundedDown(where.right() + kDctSide - 1, kDctSide) + kDctSide - x0, roundedDown(where.bottom() + kDctSide - 1, kDctSide) + kDctSide - y0};
     Plane<float> coded(size), sum(size, 0.f);
     const Rect &a = m_frame.active;
     for (int y = 0; y < size.height; ++y)
@@ -123,32 +123,32 @@ Plane<float> BlockSoftener::change(size_t component, Rect where, const std::stop
         step[i] = float(steps[i]);
         perStep[i] = 1 / step[i];
     }
-    for (int shiftY = 0; shiftY < kBlock; ++shiftY)
-        for (int shiftX = shiftY & 1; shiftX < kBlock; shiftX += 2)
-            for (int y = shiftY; y + kBlock <= size.height && !stop.stop_requested(); y += kBlock)
-                for (int x = shiftX; x + kBlock <= size.width; x += kBlock) {
+    for (int shiftY = 0; shiftY < kDctSide; ++shiftY)
+        for (int shiftX = shiftY & 1; shiftX < kDctSide; shiftX += 2)
+            for (int y = shiftY; y + kDctSide <= size.height && !stop.stop_requested(); y += kDctSide)
+                for (int x = shiftX; x + kDctSide <= size.width; x += kDctSide) {
                     Block b = blockAt(coded, x, y);
                     toFrequencies(b);
                     for (size_t i = 0; i < b.size(); ++i)
                         b[i] = rounded(b[i] * perStep[i]) * step[i];
                     toSamples(b);
-                    for (int v = 0; v < kBlock; ++v)
-                        for (int u = 0; u < kBlock; ++u)
-                            sum.row(y + v)[x + u] += b[size_t(v * kBlock + u)];
+                    for (int v = 0; v < kDctSide; ++v)
+                        for (int u = 0; u < kDctSide; ++u)
+                            sum.row(y + v)[x + u] += b[size_t(v * kDctSide + u)];
                 }
     Plane<float> out(where.size());
-    for (int y = kBlock; y + 2 * kBlock <= size.height; y += kBlock)
-        for (int x = kBlock; x + 2 * kBlock <= size.width; x += kBlock) {
+    for (int y = kDctSide; y + 2 * kDctSide <= size.height; y += kDctSide)
+        for (int x = kDctSide; x + 2 * kDctSide <= size.width; x += kDctSide) {
             Block was = blockAt(coded, x, y), is = blockAt(sum, x, y);
             toFrequencies(was);
             toFrequencies(is);
             for (size_t i = 0; i < is.size(); ++i)
                 is[i] = std::clamp(is[i] / kGrids - was[i], -kHold * step[i], kHold * step[i]);
             toSamples(is);
-            for (int v = 0; v < kBlock; ++v)
-                for (int u = 0; u < kBlock; ++u)
+            for (int v = 0; v < kDctSide; ++v)
+                for (int u = 0; u < kDctSide; ++u)
                     if (const int ox = x0 + x + u - where.x, oy = y0 + y + v - where.y; ox >= 0 && oy >= 0 && ox < where.width && oy < where.height)
-                        out.at(ox, oy) = is[size_t(v * kBlock + u)];
+                        out.at(ox, oy) = is[size_t(v * kDctSide + u)];
         }
     return out;
 }

@@ -9,7 +9,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kRounds = 6;
+constexpr int kDeblurRounds = 6;
 constexpr int kRangeReachPx = 3;        ///< over which luminance is held to its range
 constexpr float kMosaicVariance = 0.5f; ///< of (1 2 1) / 4, one way
 
@@ -39,7 +39,7 @@ Sharpener::Sharpener(const Taste &taste, bool mosaic)
 
 int Sharpener::haloPx() const
 {
-    return 1 + 2 * kRounds * convolutionReach() + int(m_ownKernel.size()) + kRangeReachPx;
+    return 1 + 2 * kDeblurRounds * convolutionReach() + int(m_ownKernel.size()) + kRangeReachPx;
 }
 
 void Sharpener::blur(PlaneView<const float> in, const std::vector<float> &kernel, PlaneView<float> out) const
@@ -82,7 +82,7 @@ void Sharpener::sharpen(const LinearTile &tile, PlaneView<const float> amount, c
             luminance.row(y)[x] = std::max(luminance.row(y)[x] + lift, lift * 0.05f);
             estimate.row(y)[x] = luminance.row(y)[x];
         }
-    for (int i = 0; i < kRounds && !stop.stop_requested(); ++i) {
+    for (int i = 0; i < kDeblurRounds && !stop.stop_requested(); ++i) {
         blur(estimate.constView(), m_kernel, blurred.view());
         for (int y = 0; y < size.height; ++y)
             for (int x = 0; x < size.width; ++x)

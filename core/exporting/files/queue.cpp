@@ -14,8 +14,8 @@ namespace irenic {
 
 namespace {
 
-constexpr const char *kFormat = "irenic-queue";
-constexpr int kVersion = 1;
+constexpr const char *kQueueFormat = "irenic-queue";
+constexpr int kQueueVersion = 1;
 constexpr const char *kStates[] = {"waiting", "running", "done", "skipped", "failed", "cancelled"};
 constexpr double kMost = 1e15;
 
@@ -189,12 +189,12 @@ std::string queueText(const std::vector<QueuedJob> &jobs)
         j["seconds"] = q.seconds;
         list.push_back(std::move(j));
     }
-    return jsonText(Json{{"format", kFormat}, {"version", kVersion}, {"jobs", list}}, 2) + "\n";
+    return jsonText(Json{{"format", kQueueFormat}, {"version", kQueueVersion}, {"jobs", list}}, 2) + "\n";
 }
 
 Result<std::vector<QueuedJob>> queueFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<std::vector<QueuedJob>>(text, from, kFormat, visible("queue"), kVersion, [](const JsonReader &json) {
+    return fromDocument<std::vector<QueuedJob>>(text, from, kQueueFormat, visible("queue"), kQueueVersion, [](const JsonReader &json) {
         std::vector<QueuedJob> jobs;
         for (const JsonReader &j : json.array("jobs")) {
             QueuedJob q;

@@ -12,21 +12,21 @@ namespace irenic {
 
 namespace {
 
-constexpr const char *kFormat = "irenic-recipe";
-constexpr int kVersion = 1;
+constexpr const char *kRecipeFormat = "irenic-recipe";
+constexpr int kRecipeVersion = 1;
 
 } // namespace
 
 std::string recipeText(const Recipe &recipe)
 {
-    Json j{{"format", kFormat}, {"version", kVersion}, {"name", recipe.name}};
+    Json j{{"format", kRecipeFormat}, {"version", kRecipeVersion}, {"name", recipe.name}};
     j.update(toJson(recipe.treatment));
     return jsonText(j, 2) + "\n";
 }
 
 Result<Recipe> recipeFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<Recipe>(text, from, kFormat, visible("recipe"), kVersion, [](const JsonReader &json) { return Recipe{json.text("name"), treatmentFrom(json)}; });
+    return fromDocument<Recipe>(text, from, kRecipeFormat, visible("recipe"), kRecipeVersion, [](const JsonReader &json) { return Recipe{json.text("name"), treatmentFrom(json)}; });
 }
 
 Result<Recipe> readRecipe(const std::filesystem::path &file)

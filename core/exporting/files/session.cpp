@@ -12,8 +12,8 @@ namespace irenic {
 
 namespace {
 
-constexpr const char *kFormat = "irenic-session";
-constexpr int kVersion = 1;
+constexpr const char *kSessionFormat = "irenic-session";
+constexpr int kSessionVersion = 1;
 constexpr int kMostFrames = 100000, kMostPixels = 1 << 24;
 
 Json textsOf(const std::vector<std::filesystem::path> &paths)
@@ -101,12 +101,12 @@ std::string sessionText(const SavedSession &s)
     for (const auto &place : s.rows)
         rows.push_back({place[0], place[1]});
     const Json look{{"column", s.column}, {"zoom", s.zoom}, {"rows", rows}, {"row", s.row}, {"push", s.pushEv}};
-    return jsonText(Json{{"format", kFormat}, {"version", kVersion}, {"frames", frames}, {"current", s.current}, {"look", look}}, 2) + "\n";
+    return jsonText(Json{{"format", kSessionFormat}, {"version", kSessionVersion}, {"frames", frames}, {"current", s.current}, {"look", look}}, 2) + "\n";
 }
 
 Result<SavedSession> sessionFromText(const std::string &text, const std::string &from)
 {
-    return fromDocument<SavedSession>(text, from, kFormat, visible("session"), kVersion, [](const JsonReader &j) {
+    return fromDocument<SavedSession>(text, from, kSessionFormat, visible("session"), kSessionVersion, [](const JsonReader &j) {
         SavedSession s;
         for (const JsonReader &f : j.array("frames"))
             s.frames.push_back(frameFrom(f));

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "irenic/shift.h"
 
+#include "measure/halved.h"
+
 #include <cmath>
 #include <deque>
 
@@ -12,15 +14,6 @@ constexpr int kCoarsePx = 96;       ///< long edge at which every shift is tried
 constexpr double kMostShare = 0.25; ///< of a side
 constexpr size_t kCoarseCandidates = 8, kFinerCandidates = 3;
 constexpr int kFinerPx = 2; ///< either way, at every finer size
-
-Plane<float> halved(PlaneView<const float> in)
-{
-    Plane<float> out(Size{in.width / 2, in.height / 2});
-    for (int y = 0; y < out.height(); ++y)
-        for (int x = 0; x < out.width(); ++x)
-            out.at(x, y) = (in.at(2 * x, 2 * y) + in.at(2 * x + 1, 2 * y) + in.at(2 * x, 2 * y + 1) + in.at(2 * x + 1, 2 * y + 1)) / 4;
-    return out;
-}
 
 /// Slopes across and down, strong ones not much larger than those that are usual in the picture.
 struct Edges {

@@ -517,13 +517,13 @@ Rect ErrorMap::place(size_t i) const
 
 Result<ErrorMap> errorMap(const Cleaner &treated, CleanCache *cache, const RunContext &run)
 {
-    constexpr int kPlacePx = 64, kMostAcross = 16;
+    constexpr int kErrorPlacePx = 64, kMostAcross = 16;
     ErrorMap map;
     map.area = treated.frame().crop;
-    map.placePx = kPlacePx;
+    map.placePx = kErrorPlacePx;
     if (!whyNoNearness(treated.frame(), *treated.sharedNoise()).empty())
         return map;
-    const int across = std::min(kMostAcross, map.area.width / kPlacePx), down = std::min(kMostAcross, map.area.height / kPlacePx);
+    const int across = std::min(kMostAcross, map.area.width / kErrorPlacePx), down = std::min(kMostAcross, map.area.height / kErrorPlacePx);
     if (across < 1 || down < 1)
         return map;
     map.grid = {across, down};

@@ -6,6 +6,7 @@
 #include "irenic/develop.h"
 #include "irenic/parameter.h"
 #include "measure/block_noise.h"
+#include "measure/halved.h"
 
 #include <functional>
 
@@ -47,15 +48,6 @@ struct Grid {
     std::vector<Block> blocks;
     const Block *at(int x, int y) const { return x >= 0 && y >= 0 && x < across && y < down ? &blocks[size_t(y * across + x)] : nullptr; }
 };
-
-Plane<float> halved(PlaneView<const float> in)
-{
-    Plane<float> out({in.width / 2, in.height / 2});
-    for (int y = 0; y < out.height(); ++y)
-        for (int x = 0; x < out.width(); ++x)
-            out.at(x, y) = (in.row(2 * y)[2 * x] + in.row(2 * y)[2 * x + 1] + in.row(2 * y + 1)[2 * x] + in.row(2 * y + 1)[2 * x + 1]) / 4;
-    return out;
-}
 
 /// Variances of samples, of 2 x 2 means and of 4 x 4 means, each less what pure noise has there.
 struct Energies {

@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "frame/linearizer.h"
+#include "law/noise_law.h"
 #include "law/stabiliser.h"
 #include "methods/packet/packet.h"
 #include "noise/spectrum.h"
@@ -20,7 +21,6 @@ constexpr int kFirstWindowPx = 8;
 constexpr int kSide = kDctSide; ///< of a window, of samples two pixels apart
 constexpr double kCalmShare = 0.1;
 constexpr size_t kWantedCalm = 120, kFewestCalm = 24;
-constexpr float kClipGuard = 0.97f;
 constexpr double kLeastShare = 0.02; ///< of an octave's power, that is taken for noise
 constexpr int kMostBad = 64;         ///< clipped samples of a window of 256
 

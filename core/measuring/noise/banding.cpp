@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "frame/linearizer.h"
+#include "law/noise_law.h"
 
 #include <limits>
 #include <numeric>
@@ -12,10 +13,9 @@ namespace irenic {
 namespace {
 
 constexpr int kStretches = 16;
-constexpr int kReachPx = 4;   ///< neighbours of the same colour are two and four pixels away
-constexpr int kUnrestPx = 8;  ///< along a line, and kReachPx across it: where the unrest of the picture is looked at
-constexpr float kTrim = 3.3f; ///< noise sigma; what differs more is picture
-constexpr float kClipGuard = 0.97f;
+constexpr int kReachPx = 4;                  ///< neighbours of the same colour are two and four pixels away
+constexpr int kUnrestPx = 8;                 ///< along a line, and kReachPx across it: where the unrest of the picture is looked at
+constexpr float kTrim = 3.3f;                ///< noise sigma; what differs more is picture
 constexpr double kDifferenceVariance = 1.25; ///< of a sample minus the mean of four, in noise variances
 constexpr int kBandRows = 128;               ///< that are held at a time
 constexpr int kShortestLinePx = 1500;        ///< shorter ones hold too few samples to tell banding from picture
@@ -23,7 +23,7 @@ constexpr int kFewestStretches = 5;          ///< of a line, that agree
 constexpr float kUnrestCounts = 2;           ///< times its measured variance, which is uncertain
 constexpr size_t kFewestLines = 64;          ///< that were measured
 constexpr int kSlowLines = 33;               ///< offsets that are alike over this many lines are left to the picture
-constexpr double kLeastShare = 0.3;          ///< of what chance makes; below, hardly anything can be taken off
+constexpr double kLeastOfChance = 0.3;       ///< of what chance makes; below, hardly anything can be taken off
 constexpr double kSurely = 5;                ///< times what both halves of the lines have in common by chance
 constexpr float kLargest = 1.5f;             ///< noise sigma in the dark; what is larger is picture
 constexpr int kRounds = 1;                   ///< more follow slower changes, and noise with them: 0.51 instead of 0.41 of the rows' variance is left after two
@@ -210,7 +210,7 @@ float estimate(const Differences &differences, float largest, std::vector<float>
     // Both halves of n lines have this much in common by chance: the product of two means, each of half the samples, over n.
     const double chance = medianOf(errors), byChance = 2 * chance / std::sqrt(double(squares.size()));
     const double spread = std::min(medianOf(squares) / 0.4549, varianceInCommon(differences)); // median of a chi-square of one degree
-    if (spread < kLeastShare * chance || spread < kSurely * byChance)
+    if (spread < kLeastOfChance * chance || spread < kSurely * byChance)
         return 0;
     for (const Line &l : lines) {
         const bool believable = l.error > 0 && std::abs(l.offset) < double(largest);

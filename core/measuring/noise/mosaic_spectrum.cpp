@@ -3,6 +3,7 @@
 
 #include "base/parallel.h"
 #include "frame/linearizer.h"
+#include "law/noise_law.h"
 #include "law/stabiliser.h"
 #include "noise/noise_floor.h"
 #include "noise/spectrum.h"
@@ -15,15 +16,14 @@ namespace {
 
 constexpr int kLeastSidePx = 128, kWindowPx = 2 * kDctSide;
 constexpr int kMostWindows = 12000;
-constexpr double kCalmShare = 0.1;
-constexpr size_t kWantedCalm = 300, kFewestCalm = 100;
-constexpr float kClipGuard = 0.97f;
+constexpr double kCalmWindowShare = 0.1;
+constexpr size_t kWantedWindows = 300, kFewestWindows = 100;
 // Power of the coarsest octave over that of the finest, from which on noise is not white: white noise reads 0.5 to 1.12 on ten photographs, noise of which each neighbour
 // has 4 % 1.2 to 1.7. More is asked where the windows' energies scatter as texture's do (1.22 was seen on coarse texture without noise to speak of).
 constexpr double kColoured = 1.2, kDoubt = 0.5, kEven = 0.3;
 constexpr double kSteady = 1.08; // likewise of the one between
 
-struct Window {
+struct MosaicWindow {
     std::array<float, 64> squares; ///< of the DCT of green against green: the noise of single ones
     float unrest = 0;              ///< of red and blue, but for the mean
 };
@@ -44,12 +44,12 @@ const std::array<double, kDctSide> &passedByMeans()
 }
 
 /// Nothing where a sample is clipped, or may be.
-std::optional<Window> windowAt(const Frame &frame, const Linearizer &levels, const std::array<Stabiliser, 4> &stabilisers, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, int x0, int y0)
+std::optional<MosaicWindow> windowAt(const Frame &frame, const Linearizer &levels, const std::array<Stabiliser, 4> &stabilisers, const std::array<NoiseModel, 4> &law, std::optional<double> censoredAt, int x0, int y0)
 {
     const auto cellOf = [](int x, int y) { return size_t((x & 1) + 2 * (y & 1)); };
     const auto stabilised = [&](int x, int y) { return stabilisers[cellOf(x, y)].forward(levels.linear(x, y)); };
     const auto &passed = passedByMeans();
-    Window w;
+    MosaicWindow w;
     for (int cell = 0; cell < 4; ++cell) {
         const int cx = x0 + (cell & 1), cy = y0 + (cell >> 1);
         float mean = 0;
@@ -100,10 +100,10 @@ std::array<float, 64> evened(const std::array<float, 64> &variances)
 }
 
 /// Half of what two thirds of the windows' energies lie apart, over their median: 0.18 of noise, more of texture.
-double scatterOf(const std::vector<const Window *> &windows, const std::array<float, 64> &variances)
+double scatterOf(const std::vector<const MosaicWindow *> &windows, const std::array<float, 64> &variances)
 {
     std::vector<float> energies;
-    for (const Window *w : windows) {
+    for (const MosaicWindow *w : windows) {
         float sum = 0;
         for (size_t i = 1; i < 64; ++i)
             sum += w->squares[i] / variances[i];
@@ -126,25 +126,25 @@ Result<std::optional<BandNoise>> measureMosaicSpectrum(const Frame &frame, const
     const int across = (a.right() - 1 - kWindowPx - left) / step + 1, down = (a.bottom() - 1 - kWindowPx - top) / step + 1;
     const Linearizer levels(frame);
     const std::array<Stabiliser, 4> stabilisers{Stabiliser(law[0]), Stabiliser(law[1]), Stabiliser(law[2]), Stabiliser(law[3])};
-    const Result<std::vector<Window>> windows = gathered<Window>(down, run, [&](int j, std::vector<Window> &row) {
+    const Result<std::vector<MosaicWindow>> windows = gathered<MosaicWindow>(down, run, [&](int j, std::vector<MosaicWindow> &row) {
         for (int i = 0; i < across; ++i)
             if (const auto w = windowAt(frame, levels, stabilisers, law, censoredAt, left + i * step, top + j * step))
                 row.push_back(*w);
     });
     if (!windows)
         return windows.error();
-    std::vector<const Window *> calm;
-    for (const Window &w : windows.value())
+    std::vector<const MosaicWindow *> calm;
+    for (const MosaicWindow &w : windows.value())
         calm.push_back(&w);
-    const size_t kept = std::min(calm.size(), std::max(kWantedCalm, size_t(double(calm.size()) * kCalmShare)));
-    if (kept < kFewestCalm)
+    const size_t kept = std::min(calm.size(), std::max(kWantedWindows, size_t(double(calm.size()) * kCalmWindowShare)));
+    if (kept < kFewestWindows)
         return std::optional<BandNoise>();
-    std::nth_element(calm.begin(), calm.begin() + std::ptrdiff_t(kept) - 1, calm.end(), [](const Window *p, const Window *q) { return p->unrest < q->unrest; });
+    std::nth_element(calm.begin(), calm.begin() + std::ptrdiff_t(kept) - 1, calm.end(), [](const MosaicWindow *p, const MosaicWindow *q) { return p->unrest < q->unrest; });
     calm.resize(kept);
     std::array<float, 64> variances{};
     std::vector<float> values(kept);
     for (size_t i = 0; i < 64; ++i) {
-        std::transform(calm.begin(), calm.end(), values.begin(), [&](const Window *w) { return w->squares[i]; });
+        std::transform(calm.begin(), calm.end(), values.begin(), [&](const MosaicWindow *w) { return w->squares[i]; });
         variances[i] = medianOf(values) / float(kMedianOfSquare);
     }
     variances = evened(variances);

@@ -5,6 +5,7 @@
 #include "base/random.h"
 #include "frame/linearizer.h"
 #include "irenic/measure_noise.h"
+#include "law/noise_law.h"
 #include "law/stabiliser.h"
 #include "methods/bm3d/bm3d.h"
 #include "methods/unet/unet.h"
@@ -16,14 +17,13 @@ namespace irenic {
 
 namespace {
 
-constexpr int kPatchPx = 160, kAcross = 4, kDown = 3; ///< places, at most
+constexpr int kTrialPx = 160, kAcross = 4, kDown = 3; ///< places, at most
 constexpr int kPlacePx = 16;                          ///< they begin at multiples of it, so that one plan of the network serves all
-constexpr int kReachPx = 24;                          ///< a patch takes a sixth of what the network's own reach would
+constexpr int kTrialReachPx = 24;                     ///< a patch takes a sixth of what the network's own reach would
 constexpr int kBlockPx = 16;
 constexpr int kFewestOfBlock = 250; ///< of its samples that are not clipped: at black, half of the noise is
 constexpr size_t kFewestBlocks = 24;
-constexpr double kCalmShare = 0.25, kMostWithoutCalm = 0.8;
-constexpr float kClipGuard = 0.97f;
+constexpr double kCalmPlaces = 0.25, kMostWithoutCalm = 0.8;
 constexpr size_t kColours = 3;
 
 // Against how far noise is really followed: photographs of python3-skimage as TIFF and JPEG at ISO 400 to 25600, see docs/engine.md.
@@ -89,7 +89,7 @@ class Reader
 public:
     /// @param expected law of the noise that there is, of every colour
     Reader(const Frame &frame, const NoiseReport &report, const NoiseModel &expected)
-        : m_frame(frame), m_levels(frame), m_report(report), m_expected(expected), m_network(makeUnetFinished({kUnetColourInfo.id, 1, 1}, kReachPx)),
+        : m_frame(frame), m_levels(frame), m_report(report), m_expected(expected), m_network(makeUnetFinished({kUnetColourInfo.id, 1, 1}, kTrialReachPx)),
           m_bm3d(isBm3dAsked(report) ? makeMethod({kBm3dInfo.id, kBm3dInfo.luminanceOfFullColour, kBm3dInfo.luminanceOfFullColour}) : nullptr),
           m_haloPx(std::max(m_network->haloPx(), m_bm3d ? m_bm3d->haloPx() : 0)), m_stabilisers{Stabiliser(report.cells[0]), Stabiliser(report.cells[1]), Stabiliser(report.cells[2])}
     {
@@ -264,7 +264,7 @@ std::optional<double> calmOf(std::vector<double> squares)
 {
     if (squares.size() < kFewestBlocks)
         return std::nullopt;
-    const auto at = squares.begin() + std::ptrdiff_t(kCalmShare * double(squares.size()));
+    const auto at = squares.begin() + std::ptrdiff_t(kCalmPlaces * double(squares.size()));
     std::nth_element(squares.begin(), at, squares.end());
     return *at;
 }
@@ -289,20 +289,20 @@ double gainOf(const Sums &means, double luminance, double colours)
 Result<std::optional<NearestShares>> nearestShares(const Frame &frame, const NoiseReport &report, const RunContext &run)
 {
     const Rect &a = frame.active;
-    if (!validate(Treatment{kUnetColourInfo.id}) || !(report.luminanceNoise > 0) || a.width < kPatchPx + kPlacePx || a.height < kPatchPx + kPlacePx)
+    if (!validate(Treatment{kUnetColourInfo.id}) || !(report.luminanceNoise > 0) || a.width < kTrialPx + kPlacePx || a.height < kTrialPx + kPlacePx)
         return std::optional<NearestShares>();
     const NoiseModel expected = expectedNoise(frame, report);
     const Reader reader(frame, report, expected);
-    const int across = std::min(kAcross, a.width / kPatchPx), down = std::min(kDown, a.height / kPatchPx);
+    const int across = std::min(kAcross, a.width / kTrialPx), down = std::min(kDown, a.height / kTrialPx);
     const auto placed = [](int from, int length, int i, int count) {
-        const int room = length - kPatchPx;
+        const int room = length - kTrialPx;
         const int at = from + (count == 1 ? room / 2 : int(int64_t(room) * i / (count - 1)));
         return std::max(from, at / kPlacePx * kPlacePx);
     };
     std::vector<Taken> patches(size_t(across) * size_t(down));
     ScratchPool pool;
     const Status done = parallelFor(int(patches.size()), run, [&](int i) {
-        const Rect patch{placed(a.x, a.width, i % across, across), placed(a.y, a.height, i / across, down), kPatchPx, kPatchPx};
+        const Rect patch{placed(a.x, a.width, i % across, across), placed(a.y, a.height, i / across, down), kTrialPx, kTrialPx};
         const ScratchPool::Lent scratch = pool.lend(run.stop);
         patches[size_t(i)] = reader.read(patch, *scratch);
     });

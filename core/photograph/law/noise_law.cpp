@@ -11,7 +11,6 @@ namespace irenic {
 
 namespace {
 
-constexpr float kClipGuard = 0.97f; // of white; above, clipping would hide noise
 constexpr int kTones = 48;
 constexpr size_t kBlocksPerTone = 80; // at least, where the frame has enough
 constexpr double kCalmShare = 0.06;   // of the blocks of one tone

@@ -8,6 +8,8 @@
 
 namespace irenic {
 
+inline constexpr float kClipGuard = 0.97f; ///< of white; above, clipping would hide noise
+
 /// Where noise is looked for: in every block, quads of samples of one colour, the corners of a square. A quad's diagonal Haar
 /// coefficient cancels edges along rows and columns, and row and column banding with them.
 struct QuadSampling {

@@ -4,6 +4,7 @@
 #include "base/parallel.h"
 #include "law/censored.h"
 #include "law/line_fit.h"
+#include "law/noise_law.h"
 
 #include <Eigen/Dense>
 #include <Eigen/Eigenvalues>
@@ -19,10 +20,9 @@ constexpr int kSide = 8;            // of a patch whose noise can be made white
 constexpr Eigen::Index kReadOf = 5; // one direction in five is read; a tenth to four tenths differ by less than 2 % of sigma
 constexpr int kFoldPx = 32;         // side of the checkerboard's fields
 constexpr int kMostPatches = 72000, kPatchesPerTone = 1500, kMostTones = 24;
-constexpr double kCalmShare = 0.1; // of a tone's patches; 0.3 reads up to 25 % more where texture is everywhere
-constexpr int kFewest = 60;        // patches that are read
-constexpr double kAgrees = 1.3;    // times the floor
-constexpr float kClipGuard = 0.97f;
+constexpr double kCalmPatchShare = 0.1; // of a tone's patches; 0.3 reads up to 25 % more where texture is everywhere
+constexpr int kFewest = 60;             // patches that are read
+constexpr double kAgrees = 1.3;         // times the floor
 
 template <int samples>
 struct Patch {
@@ -68,12 +68,27 @@ private:
     std::array<std::array<float, kQuarter>, kQuarter> m_basis, m_factor;
 };
 
+using Rows = Eigen::Matrix<float, Eigen::Dynamic, Eigen::Dynamic, Eigen::RowMajor>; ///< a patch each
+
+/// The columns are directions, from the one that holds least; those of the means of so many cells, which were taken away, are left out.
+/// Of any size: for each that is known beforehand the solver is half a minute to compile.
+Eigen::MatrixXf directionsOf(const Rows &patches, size_t cells)
+{
+    const Eigen::MatrixXf covariance = (patches.transpose() * patches) / float(patches.rows());
+    const Eigen::SelfAdjointEigenSolver<Eigen::MatrixXf> solver(covariance);
+    return solver.eigenvectors().rightCols(patches.cols() - Eigen::Index(cells));
+}
+
+/// Squares along each direction, a row a patch.
+Eigen::MatrixXf squaresOf(const Rows &patches, const Eigen::MatrixXf &directions)
+{
+    return (patches * directions).array().square().matrix();
+}
+
 /// The tones of a frame whose patches have so many samples.
 template <int samples>
 class Floor
 {
-    using Rows = Eigen::Matrix<float, Eigen::Dynamic, samples, Eigen::RowMajor>;
-    using Square = Eigen::Matrix<float, samples, samples>;
     using OnePatch = Patch<samples>;
 
 public:
@@ -121,7 +136,7 @@ public:
         const Status read = parallelFor(int(tones), stage(run, 0.3, 1), [&](int t) {
             const auto first = all.begin() + ptrdiff_t(size_t(t) * all.size() / tones), last = all.begin() + ptrdiff_t((size_t(t) + 1) * all.size() / tones);
             const float middle = (*(first + (last - first) / 2))->tone;
-            found[size_t(t)] = readTone({first, last}, reachesBlack(double(middle), double(m_first.sigmaAt(middle)), m_in.censoredAt) ? 1 : kCalmShare);
+            found[size_t(t)] = readTone({first, last}, reachesBlack(double(middle), double(m_first.sigmaAt(middle)), m_in.censoredAt) ? 1 : kCalmPatchShare);
         });
         if (!read)
             return read.error();
@@ -167,23 +182,8 @@ private:
     {
         Rows rows(Eigen::Index(patches.size()), samples);
         for (size_t i = 0; i < patches.size(); ++i)
-            rows.row(Eigen::Index(i)) = Eigen::Map<const Eigen::Matrix<float, 1, samples>>(patches[i]->deviation.data());
+            std::copy_n(patches[i]->deviation.data(), samples, rows.row(Eigen::Index(i)).data());
         return rows;
-    }
-
-    /// The columns are directions, from the one that holds least; those of the cells' means, which were taken away, are left out.
-    Eigen::MatrixXf directionsOf(const std::vector<const OnePatch *> &patches) const
-    {
-        const Rows rows = rowsOf(patches);
-        const Square covariance = (rows.transpose() * rows) / float(patches.size());
-        const Eigen::SelfAdjointEigenSolver<Square> solver(covariance);
-        return solver.eigenvectors().rightCols(samples - Eigen::Index(m_cells));
-    }
-
-    /// Squares along each direction, a row a patch.
-    static Eigen::MatrixXf squaresOf(const std::vector<const OnePatch *> &patches, const Eigen::MatrixXf &directions)
-    {
-        return (rowsOf(patches) * directions).array().square().matrix();
     }
 
     std::optional<FloorPoint> readTone(std::vector<const OnePatch *> patches, double calmShare) const
@@ -202,7 +202,7 @@ private:
             const auto &readFrom = folds[1 - fold];
             if (wide[fold].size() < samples || readFrom.size() < 2 * kFewest)
                 return std::nullopt;
-            const Eigen::MatrixXf squares = squaresOf(readFrom, directionsOf(wide[fold]));
+            const Eigen::MatrixXf squares = squaresOf(rowsOf(readFrom), directionsOf(rowsOf(wide[fold]), m_cells));
             const Eigen::VectorXf unrest = squares.rightCols(squares.cols() - read).rowwise().sum();
             std::vector<int> order(readFrom.size());
             std::iota(order.begin(), order.end(), 0);

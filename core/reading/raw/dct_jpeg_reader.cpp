@@ -49,10 +49,10 @@ struct Component {
     int last = 0; ///< DC of the block before
 };
 
-class Decoder
+class DctDecoder
 {
 public:
-    Decoder(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem) : m_bytes(bytes), m_mostSamples(mostSamples), m_stop(stop), m_problem(problem) {}
+    DctDecoder(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem) : m_bytes(bytes), m_mostSamples(mostSamples), m_stop(stop), m_problem(problem) {}
 
     std::optional<DctJpeg> decode()
     {
@@ -300,7 +300,7 @@ private:
 std::optional<DctJpeg> decodeDctJpeg(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem)
 {
     problem.clear();
-    return Decoder(bytes, mostSamples, stop, problem).decode();
+    return DctDecoder(bytes, mostSamples, stop, problem).decode();
 }
 
 } // namespace irenic

@@ -20,8 +20,8 @@ struct TagRange {
 };
 
 constexpr double kLong = 4294967295.0;
-constexpr double kSide = 65535; ///< pixels
-constexpr double kLevel = 1e9;  ///< of stored numbers, more than 16 bits have
+constexpr double kLongestSide = 65535; ///< pixels
+constexpr double kLevel = 1e9;         ///< of stored numbers, more than 16 bits have
 constexpr double kMatrix = 1000;
 constexpr uint32_t kPieces = 1u << 22, kPattern = 16 * 16 * 4;
 
@@ -53,8 +53,8 @@ constexpr TagRange kRanges[] = {
     {TagBlackLevelDeltaV, "BlackLevelDeltaV", -kLevel, kLevel, 65535, false},
     {TagWhiteLevel, "WhiteLevel", 0, kLong, 4, false},
     {TagDefaultScale, "DefaultScale", 0, 1000, 2, false},
-    {TagDefaultCropOrigin, "DefaultCropOrigin", 0, kSide, 2, false},
-    {TagDefaultCropSize, "DefaultCropSize", 0, kSide, 2, false},
+    {TagDefaultCropOrigin, "DefaultCropOrigin", 0, kLongestSide, 2, false},
+    {TagDefaultCropSize, "DefaultCropSize", 0, kLongestSide, 2, false},
     {TagColorMatrix1, "ColorMatrix1", -kMatrix, kMatrix, 12, false},
     {TagColorMatrix2, "ColorMatrix2", -kMatrix, kMatrix, 12, false},
     {TagCameraCalibration1, "CameraCalibration1", -kMatrix, kMatrix, 16, false},
@@ -71,8 +71,8 @@ constexpr TagRange kRanges[] = {
     {TagColumnInterleaveFactor, "ColumnInterleaveFactor", 0, 65535, 1, true},
     {TagSubTileBlockSize, "SubTileBlockSize", 0, 65535, 2, true},
     {TagJxlDistance, "JXLDistance", 0, 100, 1, false},
-    {TagActiveArea, "ActiveArea", 0, kSide, 4, true},
-    {TagMaskedAreas, "MaskedAreas", 0, kSide, 16, true},
+    {TagActiveArea, "ActiveArea", 0, kLongestSide, 4, true},
+    {TagMaskedAreas, "MaskedAreas", 0, kLongestSide, 16, true},
     {TagNoiseProfile, "NoiseProfile", -1, 1e3, 8, false},
     {TagDngVersion, "DNGVersion", 0, 255, 4, true},
     {TagDngBackwardVersion, "DNGBackwardVersion", 0, 255, 4, true},

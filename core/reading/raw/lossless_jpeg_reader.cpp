@@ -11,10 +11,10 @@ namespace irenic {
 
 namespace {
 
-class Decoder
+class LosslessDecoder
 {
 public:
-    Decoder(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem) : m_bytes(bytes), m_mostSamples(mostSamples), m_stop(stop), m_problem(problem) {}
+    LosslessDecoder(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem) : m_bytes(bytes), m_mostSamples(mostSamples), m_stop(stop), m_problem(problem) {}
 
     std::optional<LosslessJpeg> decode()
     {
@@ -172,7 +172,7 @@ private:
 
 std::optional<LosslessJpeg> decodeLosslessJpeg(std::span<const uint8_t> bytes, size_t mostSamples, const std::stop_token &stop, std::string &problem)
 {
-    return Decoder(bytes, mostSamples, stop, problem).decode();
+    return LosslessDecoder(bytes, mostSamples, stop, problem).decode();
 }
 
 } // namespace irenic

@@ -16,7 +16,6 @@ namespace irenic {
 namespace {
 
 constexpr uint64_t kMostFileBytes = uint64_t(1) << 31;
-constexpr double kBytesASample = 6; ///< at the peak: the library's, ours, and the frame's
 
 Result<std::vector<uint8_t>> wholeOf(const std::filesystem::path &file)
 {

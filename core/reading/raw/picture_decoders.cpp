@@ -19,8 +19,7 @@ namespace irenic {
 
 namespace {
 
-constexpr uint32_t kMaxSidePx = 65535;
-constexpr double kBytesASample = 6; ///< at the peak: the library's, ours, and the frame's
+constexpr uint32_t kMostSidePx = 65535;
 
 /// An open file as the libraries want it, and what reading it may take.
 struct File {
@@ -211,7 +210,7 @@ bool readPngHeader(PngReader &r, FILE *in)
 {
     if (setjmp(png_jmpbuf(r.png)))
         return false;
-    png_set_user_limits(r.png, kMaxSidePx, kMaxSidePx);
+    png_set_user_limits(r.png, kMostSidePx, kMostSidePx);
     png_init_io(r.png, in);
     png_read_info(r.png, r.info);
     return true;
@@ -414,7 +413,7 @@ Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::
     if (!tif)
         return fileError(ErrorCode::Damaged, file, visible("is not a TIFF that can be read"));
     TiffLayout l = layoutOf(tif.get());
-    if (l.width < 1 || l.height < 1 || l.width > kMaxSidePx || l.height > kMaxSidePx || l.pieceWidth < 1 || l.pieceHeight < 1)
+    if (l.width < 1 || l.height < 1 || l.width > kMostSidePx || l.height > kMostSidePx || l.pieceWidth < 1 || l.pieceHeight < 1)
         return fileError(ErrorCode::Damaged, file, visible("claims a size that no picture has"));
     if (const Status s = budget.allows(file, l.width, l.height, std::max<double>(kBytesASample * 3, l.perPixel * l.bytes() + 12)); !s)
         return s.error();

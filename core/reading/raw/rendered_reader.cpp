@@ -17,7 +17,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kMinSidePx = 16;
+constexpr int kLeastSidePx = 16;
 
 /// Shooting data and orientation, where the picture has kept them.
 void readExif(const std::filesystem::path &file, Frame &frame)
@@ -79,7 +79,7 @@ Result<std::shared_ptr<const Frame>> readRendered(const std::filesystem::path &f
     if (!decoded)
         return decoded.error();
     DecodedPicture &p = decoded.value();
-    if (p.size.width < kMinSidePx || p.size.height < kMinSidePx)
+    if (p.size.width < kLeastSidePx || p.size.height < kLeastSidePx)
         return fileError(ErrorCode::Unsupported, file, visible("is smaller than 16 x 16 pixels"));
     auto frame = std::make_shared<Frame>();
     frame->file = file;

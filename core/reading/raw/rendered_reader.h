@@ -37,6 +37,7 @@ struct DecodedPicture {
     bool isUpright = false;                 ///< turned by the decoder: Exif's orientation was followed already
     std::shared_ptr<const JpegCoding> jpeg; ///< of a JPEG that codes brightness and colours apart
 };
+inline constexpr double kBytesASample = 6; ///< while one decodes: the library's, ours, and the frame's
 /// Each refuses sizes beyond its budget before it allocates, and stops within a row or a strip.
 Result<DecodedPicture> decodeTiff(const std::filesystem::path &file, const std::stop_token &stop = {});
 Result<DecodedPicture> decodeJpeg(const std::filesystem::path &file, const std::stop_token &stop = {});

@@ -18,7 +18,7 @@ namespace irenic {
 
 namespace {
 
-constexpr int kSide = 6;
+constexpr int kPeriod = 6;
 constexpr int kNeighbours = 6;
 constexpr float kBadSigma = 7;    ///< from the median of its colour around
 constexpr float kBeyondSigma = 4; ///< from the next of its colour around
@@ -32,8 +32,8 @@ constexpr float kLightSigma = 3; ///< mean excess of the four direct neighbours,
 /// The nearest index of the same phase that is inside; size >= 6.
 int inside(int i, int size)
 {
-    return i < 0 ? i + (kSide - 1 - i) / kSide * kSide : i < size ? i
-                                                                  : i - (i - size + kSide) / kSide * kSide;
+    return i < 0 ? i + (kPeriod - 1 - i) / kPeriod * kPeriod : i < size ? i
+                                                                        : i - (i - size + kPeriod) / kPeriod * kPeriod;
 }
 
 /// Where the nearest samples of the same colour lie, by place in the pattern.
@@ -41,22 +41,22 @@ using Neighbours = std::array<std::array<PixelAt, kNeighbours>, 36>;
 
 uint8_t colourAt(const SixBySixPattern &p, int x, int y)
 {
-    const auto wrap = [](int i) { return ((i % kSide) + kSide) % kSide; };
-    return p[size_t(wrap(y) * kSide + wrap(x))];
+    const auto wrap = [](int i) { return ((i % kPeriod) + kPeriod) % kPeriod; };
+    return p[size_t(wrap(y) * kPeriod + wrap(x))];
 }
 
 Neighbours neighboursOf(const SixBySixPattern &p)
 {
     Neighbours all{};
-    for (int y = 0; y < kSide; ++y)
-        for (int x = 0; x < kSide; ++x) {
+    for (int y = 0; y < kPeriod; ++y)
+        for (int x = 0; x < kPeriod; ++x) {
             std::vector<PixelAt> around;
             for (int dy = -3; dy <= 3; ++dy)
                 for (int dx = -3; dx <= 3; ++dx)
                     if ((dx || dy) && colourAt(p, x + dx, y + dy) == colourAt(p, x, y))
                         around.push_back({dx, dy});
             std::stable_sort(around.begin(), around.end(), [](PixelAt a, PixelAt b) { return a.x * a.x + a.y * a.y < b.x * b.x + b.y * b.y; });
-            std::copy_n(around.begin(), std::min<size_t>(kNeighbours, around.size()), all[size_t(y * kSide + x)].begin());
+            std::copy_n(around.begin(), std::min<size_t>(kNeighbours, around.size()), all[size_t(y * kPeriod + x)].begin());
         }
     return all;
 }
@@ -131,7 +131,7 @@ private:
 
     std::array<float, kNeighbours> neighbours(int x, int y) const
     {
-        const auto &at = m_neighbours[size_t(y % kSide * kSide + x % kSide)];
+        const auto &at = m_neighbours[size_t(y % kPeriod * kPeriod + x % kPeriod)];
         std::array<float, kNeighbours> v;
         for (size_t i = 0; i < v.size(); ++i)
             v[i] = m_signal.at(inside(x + at[i].x, m_signal.width()), inside(y + at[i].y, m_signal.height()));
@@ -168,8 +168,8 @@ Result<FlooredLaw> lawOf(const SixBySixMosaic &m, const RunContext &run)
         return law.error();
     PatchInput patches{area, PatchSampling::sixBySix(m.pattern), {}, {}, {}};
     patches.values = [&m](PixelAt corner, float *linear) {
-        for (int y = corner.y; y < corner.y + kSide; ++y)
-            for (int x = corner.x; x < corner.x + kSide; ++x)
+        for (int y = corner.y; y < corner.y + kPeriod; ++y)
+            for (int x = corner.x; x < corner.x + kPeriod; ++x)
                 *linear++ = signalAt(m, x, y);
     };
     Result<std::optional<FlooredLaw>> lowered = loweredToFloor(patches, law.value().cells, rounding, {}, stage(run, 0.5, 1));
@@ -188,8 +188,8 @@ public:
         imgdata.sizes.height = imgdata.sizes.iheight = imgdata.sizes.raw_height = ushort(size.height);
         imgdata.idata.filters = 9;
         imgdata.idata.colors = 3;
-        for (int y = 0; y < kSide; ++y)
-            for (int x = 0; x < kSide; ++x)
+        for (int y = 0; y < kPeriod; ++y)
+            for (int x = 0; x < kPeriod; ++x)
                 imgdata.idata.xtrans[y][x] = char(colourAt(pattern, x, y));
         for (int i = 0; i < 3; ++i)
             imgdata.color.rgb_cam[i][i] = 1;
@@ -285,9 +285,8 @@ private:
 /// The picture's tones, from dark to light, each in its mean colour: signals of red, green and blue.
 std::vector<std::array<float, 3>> tonesOf(const SixBySixMosaic &m)
 {
-    constexpr int kTones = 48, kBlockPx = 2 * kSide, kMostBlocks = 40000;
-    constexpr float kClipGuard = 0.97f;
-    const int step = std::max(kBlockPx, int(std::sqrt(double(m.active.width) * m.active.height / kMostBlocks)) / kSide * kSide);
+    constexpr int kTones = 48, kBlockPx = 2 * kPeriod, kMostBlocks = 40000;
+    const int step = std::max(kBlockPx, int(std::sqrt(double(m.active.width) * m.active.height / kMostBlocks)) / kPeriod * kPeriod);
     std::vector<std::array<float, 3>> blocks;
     for (int y0 = 0; y0 + kBlockPx <= m.active.height; y0 += step)
         for (int x0 = 0; x0 + kBlockPx <= m.active.width; x0 += step) {
@@ -352,14 +351,14 @@ bool isKnown(const SixBySixPattern &pattern)
 {
     // Greens in blocks of four and alone, so that every row and column holds all colours; from wherever it is counted, and with red
     // and blue exchanged. LibRaw's interpolation relies on nothing else.
-    for (int dy = 0; dy < kSide; ++dy)
-        for (int dx = 0; dx < kSide; ++dx)
+    for (int dy = 0; dy < kPeriod; ++dy)
+        for (int dx = 0; dx < kPeriod; ++dx)
             for (const bool exchanged : {false, true}) {
                 bool same = true;
-                for (int y = 0; y < kSide && same; ++y)
-                    for (int x = 0; x < kSide && same; ++x) {
+                for (int y = 0; y < kPeriod && same; ++y)
+                    for (int x = 0; x < kPeriod && same; ++x) {
                         const uint8_t c = colourAt(kBenchSixBySix, x + dx, y + dy);
-                        same = pattern[size_t(y * kSide + x)] == (exchanged ? 2 - c : c);
+                        same = pattern[size_t(y * kPeriod + x)] == (exchanged ? 2 - c : c);
                     }
                 if (same)
                     return true;

@@ -52,7 +52,7 @@ private slots:
         const Treatment t{id.toStdString(), 1, 1, {}};
         const Plane<float> best = cleanedTile(t, 40);
         int tried = 0;
-        for (const uint32_t target : {HWY_SSSE3, HWY_SSE4, HWY_AVX2, HWY_AVX3}) {
+        for (const uint32_t target : {uint32_t(HWY_STATIC_TARGET), uint32_t(HWY_SSE4), uint32_t(HWY_AVX2), uint32_t(HWY_AVX3)}) {
             if (!(hwy::SupportedTargets() & target))
                 continue;
             hwy::DisableTargets(~(target | HWY_STATIC_TARGET));

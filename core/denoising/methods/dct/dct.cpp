@@ -9,13 +9,13 @@ namespace irenic {
 
 namespace {
 
-constexpr float kHard = 2.7f, kWiener = 1.0f; ///< noise sigma at strength 1
-constexpr int kRowStep = 3;                   ///< odd, so that every phase of the pattern has its windows
-constexpr int kSlopeRowStep = 7;              ///< for the slope alone; 3 gives nothing that shows in the second decimal of a decibel
+constexpr float kHardDct = 2.7f, kWienerDct = 1.0f; ///< noise sigma at strength 1
+constexpr int kRowStep = 3;                         ///< odd, so that every phase of the pattern has its windows
+constexpr int kSlopeRowStep = 7;                    ///< for the slope alone; 3 gives nothing that shows in the second decimal of a decibel
 
 DctBand bandFor(double strength)
 {
-    return {kHard * float(strength), kWiener * float(strength), kRowStep};
+    return {kHardDct * float(strength), kWienerDct * float(strength), kRowStep};
 }
 
 class Dct final : public DenoiseMethod
@@ -65,7 +65,7 @@ void divide(PlaneView<const float> sum, PlaneView<const float> weight, Size size
 
 DctBand slopeBand(double luminanceStrength)
 {
-    return {kHard * std::max(1.f, float(luminanceStrength)), 0, kSlopeRowStep};
+    return {kHardDct * std::max(1.f, float(luminanceStrength)), 0, kSlopeRowStep};
 }
 
 int reachPx(const DctBand &settings)

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "methods/known_lanes.h"
+#include "methods/targets.h"
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "methods/dct/dct_kernels.cpp"
 #include <hwy/foreach_target.h>

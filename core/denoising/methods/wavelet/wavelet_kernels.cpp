@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "methods/targets.h"
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "methods/wavelet/wavelet_kernels.cpp"
 #include <hwy/foreach_target.h>

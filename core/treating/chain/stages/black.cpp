@@ -10,9 +10,9 @@ namespace irenic::stages {
 namespace {
 
 // These, and those below: two photographs of python3-skimage and a picture of one saturated blue, see docs/engine.md.
-constexpr int kReachPx = 8; ///< what is missing is told from 17 x 17 samples
-constexpr int kNearPx = 3;  ///< how a colour varies, from 7 x 7
-constexpr float kFewestMissing = 3.5f / ((2 * kReachPx + 1) * (2 * kReachPx + 1));
+constexpr int kShareReachPx = 8; ///< what is missing is told from 17 x 17 samples
+constexpr int kNearPx = 3;       ///< how a colour varies, from 7 x 7
+constexpr float kFewestMissing = 3.5f / ((2 * kShareReachPx + 1) * (2 * kShareReachPx + 1));
 
 /// By a table.
 const CutNoise &cutNoiseAt(float missing)
@@ -55,7 +55,7 @@ class Black final : public Stage
 public:
     explicit Black(const ChainFacts &facts) : m_facts(facts) {}
 
-    Traits traits() const override { return {"black", Space::Linear, Space::Linear, step() * kReachPx, 0.02}; }
+    Traits traits() const override { return {"black", Space::Linear, Space::Linear, step() * kShareReachPx, 0.02}; }
     std::string settings() const override { return {}; }
 
     void run(Tile &tile, Rect out, Scratch &scratch) const override
@@ -111,10 +111,10 @@ private:
         }
         if (!any)
             return false;
-        sharesOf(missing, kReachPx, share);
+        sharesOf(missing, kShareReachPx, share);
         bool enough = false;
-        for (int y = kReachPx; y < size.height - kReachPx; ++y)
-            enough |= std::any_of(share.row(y) + kReachPx, share.row(y) + size.width - kReachPx, [](float s) { return s >= kFewestMissing; });
+        for (int y = kShareReachPx; y < size.height - kShareReachPx; ++y)
+            enough |= std::any_of(share.row(y) + kShareReachPx, share.row(y) + size.width - kShareReachPx, [](float s) { return s >= kFewestMissing; });
         if (!enough)
             return false;
         for (int y = 0; y < size.height; ++y) {
@@ -145,9 +145,9 @@ private:
         boxMeanOf(taken, kNearPx, meanTaken);
         constexpr float kDark = 0.001f; // a law may say 0 at black itself
         const float most = m_facts.noise->modelAt(of.first.x, of.first.y, of.channel, m_facts.isMosaic()).sigmaAt(kDark);
-        for (int y = kReachPx; y < size.height - kReachPx; ++y) {
+        for (int y = kShareReachPx; y < size.height - kShareReachPx; ++y) {
             const float *share = p.share.view().row(y), *nearShare = p.nearShare.view().row(y), *near = p.near.view().row(y), *varied = p.varied.view().row(y);
-            for (int x = kReachPx; x < size.width - kReachPx; ++x) {
+            for (int x = kShareReachPx; x < size.width - kShareReachPx; ++x) {
                 float &answer = answerAt(x, y);
                 if (share[x] < kFewestMissing || !(answer < kNone * most))
                     continue;
