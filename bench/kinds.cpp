@@ -2,6 +2,7 @@
 #include "kinds.h"
 
 #include "irenic/clean_cache.h"
+#include "irenic/export.h"
 #include "irenic/measure_noise.h"
 #include "irenic/nearness.h"
 #include "irenic/picture.h"
@@ -36,6 +37,7 @@ const std::vector<Kind> &kinds()
         {"flickering", [](ShootOptions &o) { o.faults.telegraphPerMillion = 2000; }},
         {"banding", [](ShootOptions &o) { o.banding = 0.5; }},
         {"six-by-six", [](ShootOptions &o) { o.sixBySix = true; }},
+        {"linear", [](ShootOptions &o) { o.hotPixelsPerMillion = 0; }, ".dng", {}, true},
         {"tiff", [](ShootOptions &) {}, ".tif", {90, 0}},
         {"jpeg-92", [](ShootOptions &) {}, ".jpg", {92, 0.5}},
         {"jpeg-75", [](ShootOptions &) {}, ".jpg", {75, 0.5}},
@@ -48,7 +50,16 @@ const std::vector<Kind> &kinds()
 /// A shot as this kind of file.
 Result<std::shared_ptr<const Frame>> readAs(const Kind &kind, const FinishOptions &finish, const Shot &shot, const ShootOptions &o)
 {
-    return writtenAndRead(std::filesystem::temp_directory_path(), kind.ending, [&](const std::filesystem::path &file) { return kind.isRaw() ? writeShot(file, shot, o) : writeFinished(file, shot, o, finish); });
+    const auto folder = std::filesystem::temp_directory_path();
+    auto frame = writtenAndRead(folder, kind.ending, [&](const std::filesystem::path &file) { return kind.isRaw() ? writeShot(file, shot, o) : writeFinished(file, shot, o, finish); });
+    if (!frame || !kind.demosaiced)
+        return frame;
+    ExportOptions options;
+    options.format = ExportFormat::LinearDng;
+    return writtenAndRead(folder, kind.ending, [&](const std::filesystem::path &file) -> Status {
+        const auto written = exportCleaned(Cleaner::untreated(frame.value()), {}, file, options);
+        return written ? Status() : Status(written.error());
+    });
 }
 
 struct Law {
@@ -267,7 +278,8 @@ int nearnessTable(const KindsArguments &a)
             const auto clean = developRegion(Cleaner::untreated(s.clean), region, {}, nullptr, {});
             std::vector<std::pair<double, double>> trials; // true and estimated
             for (const MethodInfo &m : methods()) {
-                if (m.secondsPerMegapixel > kSlowestCompared)
+                // Colours of a method's own are not those that demosaicing makes of the clean samples.
+                if (m.secondsPerMegapixel > kSlowestCompared || (m.givesColours && s.frame->kind == FrameKind::Mosaic))
                     continue;
                 for (const double strength : {0.5, 1.0}) {
                     const Cleaner cleaner(s.frame, noise, Treatment{m.id, strength, strength});

@@ -16,6 +16,7 @@ struct Kind {
     std::function<void(ShootOptions &)> change;
     const char *ending = ".dng";
     FinishOptions finish{};
+    bool demosaiced = false; ///< a linear DNG of the mosaic
     bool isRaw() const { return std::string_view(ending) == ".dng"; }
 };
 

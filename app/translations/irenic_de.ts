@@ -2729,6 +2729,45 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     </message>
 </context>
 <context>
+    <name>irenic::DctDecoder</name>
+    <message>
+        <source>does not begin as a JPEG</source>
+        <translation>beginnt nicht wie ein JPEG</translation>
+    </message>
+    <message>
+        <source>ends inside a segment</source>
+        <translation>endet in einem Abschnitt</translation>
+    </message>
+    <message>
+        <source>has contradictory tables</source>
+        <translation>hat widersprüchliche Tafeln</translation>
+    </message>
+    <message>
+        <source>is coded in a way that is not read</source>
+        <translation>ist auf eine Weise kodiert, die nicht gelesen wird</translation>
+    </message>
+    <message>
+        <source>has a scan that does not fit its frame</source>
+        <translation>hat einen Durchgang, der nicht in seinen Rahmen passt</translation>
+    </message>
+    <message>
+        <source>holds no whole picture</source>
+        <translation>enthält kein ganzes Bild</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>wurde nicht bis zum Ende dekodiert</translation>
+    </message>
+    <message>
+        <source>holds a code that its table does not know</source>
+        <translation>enthält einen Code, den seine Tafel nicht kennt</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>bricht ab</translation>
+    </message>
+</context>
+<context>
     <name>irenic::DecisionBook</name>
     <message>
         <source>list of decisions</source>
@@ -2855,69 +2894,6 @@ Strg+A: alle   Esc: zurück zur Wand</translation>
     <message>
         <source>JSON (*.json)</source>
         <translation>JSON (*.json)</translation>
-    </message>
-</context>
-<context>
-    <name>irenic::Decoder</name>
-    <message>
-        <source>does not begin as a JPEG</source>
-        <translation>beginnt nicht wie ein JPEG</translation>
-    </message>
-    <message>
-        <source>ends inside a segment</source>
-        <translation>endet in einem Abschnitt</translation>
-    </message>
-    <message>
-        <source>has contradictory tables</source>
-        <translation>hat widersprüchliche Tafeln</translation>
-    </message>
-    <message>
-        <source>is coded in a way that is not read</source>
-        <translation>ist auf eine Weise kodiert, die nicht gelesen wird</translation>
-    </message>
-    <message>
-        <source>has a scan that does not fit its frame</source>
-        <translation>hat einen Durchgang, der nicht in seinen Rahmen passt</translation>
-    </message>
-    <message>
-        <source>holds no whole picture</source>
-        <translation>enthält kein ganzes Bild</translation>
-    </message>
-    <message>
-        <source>was not decoded to its end</source>
-        <translation>wurde nicht bis zum Ende dekodiert</translation>
-    </message>
-    <message>
-        <source>holds a code that its table does not know</source>
-        <translation>enthält einen Code, den seine Tafel nicht kennt</translation>
-    </message>
-    <message>
-        <source>breaks off</source>
-        <translation>bricht ab</translation>
-    </message>
-    <message>
-        <source>has a broken segment</source>
-        <translation>hat einen zerstörten Abschnitt</translation>
-    </message>
-    <message>
-        <source>is not a lossless JPEG</source>
-        <translation>ist kein verlustfreies JPEG</translation>
-    </message>
-    <message>
-        <source>holds no scan</source>
-        <translation>enthält keinen Durchgang</translation>
-    </message>
-    <message>
-        <source>names a table that it does not hold</source>
-        <translation>nennt eine Tafel, die es nicht enthält</translation>
-    </message>
-    <message>
-        <source>has an unknown predictor</source>
-        <translation>hat einen unbekannten Prädiktor</translation>
-    </message>
-    <message>
-        <source>lacks a restart marker</source>
-        <translation>lässt eine Marke des Neubeginns vermissen</translation>
     </message>
 </context>
 <context>
@@ -4019,6 +3995,61 @@ bei oder unter Schwarz: %4 %, %5 %, %6 %</translation>
     <message>
         <source>computing</source>
         <translation>rechnet</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::LosslessDecoder</name>
+    <message>
+        <source>does not begin as a JPEG</source>
+        <translation>beginnt nicht wie ein JPEG</translation>
+    </message>
+    <message>
+        <source>has a broken segment</source>
+        <translation>hat einen zerstörten Abschnitt</translation>
+    </message>
+    <message>
+        <source>ends inside a segment</source>
+        <translation>endet in einem Abschnitt</translation>
+    </message>
+    <message>
+        <source>has contradictory tables</source>
+        <translation>hat widersprüchliche Tafeln</translation>
+    </message>
+    <message>
+        <source>is not a lossless JPEG</source>
+        <translation>ist kein verlustfreies JPEG</translation>
+    </message>
+    <message>
+        <source>holds no scan</source>
+        <translation>enthält keinen Durchgang</translation>
+    </message>
+    <message>
+        <source>has a scan that does not fit its frame</source>
+        <translation>hat einen Durchgang, der nicht in seinen Rahmen passt</translation>
+    </message>
+    <message>
+        <source>names a table that it does not hold</source>
+        <translation>nennt eine Tafel, die es nicht enthält</translation>
+    </message>
+    <message>
+        <source>has an unknown predictor</source>
+        <translation>hat einen unbekannten Prädiktor</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>wurde nicht bis zum Ende dekodiert</translation>
+    </message>
+    <message>
+        <source>holds a code that its table does not know</source>
+        <translation>enthält einen Code, den seine Tafel nicht kennt</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>bricht ab</translation>
+    </message>
+    <message>
+        <source>lacks a restart marker</source>
+        <translation>lässt eine Marke des Neubeginns vermissen</translation>
     </message>
 </context>
 <context>
@@ -6627,16 +6658,8 @@ Verlust %L1   Drift %L2</translation>
         <translation>Zum Ansehen angeglichen: %1.</translation>
     </message>
     <message>
-        <source>Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.</source>
-        <translation>Die Nähe voller Farbe lässt sich nicht schätzen: Durch das Demosaiken teilen Nachbarn ihr Rauschen.</translation>
-    </message>
-    <message>
         <source>Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.</source>
         <translation>Die Nähe lässt sich nur bei Raw-Aufnahmen schätzen: Was mit dem Rauschen eines fertigen Bildes geschah, ist nicht bekannt.</translation>
-    </message>
-    <message>
-        <source>Nearness cannot be estimated here: samples share their noise with their neighbours.</source>
-        <translation>Die Nähe lässt sich hier nicht schätzen: Werte teilen ihr Rauschen mit ihren Nachbarn.</translation>
     </message>
     <message>
         <source>Nearness cannot be estimated here: the noise is hardly more than guessed.</source>
@@ -6675,16 +6698,8 @@ Verlust %L1   Drift %L2</translation>
         <translation>Die Datei ist ein fertiges Bild, dessen Rauschen durch die Bearbeitung verwischt und verbogen ist: Die Raw-Datei wäre besser.</translation>
     </message>
     <message>
-        <source>Doubt cannot be told of full colour: demosaicing makes neighbours share their noise.</source>
-        <translation>Der Zweifel voller Farbe lässt sich nicht sagen: Durch das Demosaiken teilen Nachbarn ihr Rauschen.</translation>
-    </message>
-    <message>
         <source>Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.</source>
         <translation>Der Zweifel lässt sich nur bei Raw-Aufnahmen sagen: Was mit dem Rauschen eines fertigen Bildes geschah, ist nicht bekannt.</translation>
-    </message>
-    <message>
-        <source>Doubt cannot be told here: samples share their noise with their neighbours.</source>
-        <translation>Der Zweifel lässt sich hier nicht sagen: Werte teilen ihr Rauschen mit ihren Nachbarn.</translation>
     </message>
     <message>
         <source>its sensor pattern</source>
@@ -6749,6 +6764,18 @@ Verlust %L1   Drift %L2</translation>
     <message>
         <source>%1 is the quickest of those that are estimated to come within 0.1 dB of the nearest (%2).</source>
         <translation>%1 ist das schnellste von denen, die nach der Schätzung höchstens 0,1 dB hinter dem nächsten liegen (%2).</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated of full colour whose sensor samples are gone: what demosaicing made of their noise is not known well enough.</source>
+        <translation>Bei voller Farbe, deren Sensorwerte nicht mehr da sind, lässt sich die Nähe nicht schätzen: Was das Demosaiken aus deren Rauschen gemacht hat, ist nicht gut genug bekannt.</translation>
+    </message>
+    <message>
+        <source>Doubt cannot be told of full colour whose sensor samples are gone: what demosaicing made of their noise is not known well enough.</source>
+        <translation>Bei voller Farbe, deren Sensorwerte nicht mehr da sind, lässt sich Zweifel nicht angeben: Was das Demosaiken aus deren Rauschen gemacht hat, ist nicht gut genug bekannt.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated here: neighbours share what little noise there is.</source>
+        <translation>Die Nähe lässt sich hier nicht schätzen: Nachbarn teilen das wenige Rauschen, das da ist.</translation>
     </message>
 </context>
 </TS>

@@ -2729,6 +2729,45 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     </message>
 </context>
 <context>
+    <name>irenic::DctDecoder</name>
+    <message>
+        <source>does not begin as a JPEG</source>
+        <translation>ne commence pas comme un JPEG</translation>
+    </message>
+    <message>
+        <source>ends inside a segment</source>
+        <translation>finit dans un segment</translation>
+    </message>
+    <message>
+        <source>has contradictory tables</source>
+        <translation>a des tables contradictoires</translation>
+    </message>
+    <message>
+        <source>is coded in a way that is not read</source>
+        <translation>est codé d&apos;une façon qui n&apos;est pas lue</translation>
+    </message>
+    <message>
+        <source>has a scan that does not fit its frame</source>
+        <translation>a une passe qui ne va pas dans son cadre</translation>
+    </message>
+    <message>
+        <source>holds no whole picture</source>
+        <translation>ne contient pas d&apos;image entière</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>n&apos;a pas été décodé jusqu&apos;au bout</translation>
+    </message>
+    <message>
+        <source>holds a code that its table does not know</source>
+        <translation>contient un code que sa table ne connaît pas</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>s&apos;interrompt</translation>
+    </message>
+</context>
+<context>
     <name>irenic::DecisionBook</name>
     <message>
         <source>list of decisions</source>
@@ -2855,69 +2894,6 @@ Ctrl+A : toutes   Échap : retour au mur</translation>
     <message>
         <source>JSON (*.json)</source>
         <translation>JSON (*.json)</translation>
-    </message>
-</context>
-<context>
-    <name>irenic::Decoder</name>
-    <message>
-        <source>does not begin as a JPEG</source>
-        <translation>ne commence pas comme un JPEG</translation>
-    </message>
-    <message>
-        <source>ends inside a segment</source>
-        <translation>finit dans un segment</translation>
-    </message>
-    <message>
-        <source>has contradictory tables</source>
-        <translation>a des tables contradictoires</translation>
-    </message>
-    <message>
-        <source>is coded in a way that is not read</source>
-        <translation>est codé d&apos;une façon qui n&apos;est pas lue</translation>
-    </message>
-    <message>
-        <source>has a scan that does not fit its frame</source>
-        <translation>a une passe qui ne va pas dans son cadre</translation>
-    </message>
-    <message>
-        <source>holds no whole picture</source>
-        <translation>ne contient pas d&apos;image entière</translation>
-    </message>
-    <message>
-        <source>was not decoded to its end</source>
-        <translation>n&apos;a pas été décodé jusqu&apos;au bout</translation>
-    </message>
-    <message>
-        <source>holds a code that its table does not know</source>
-        <translation>contient un code que sa table ne connaît pas</translation>
-    </message>
-    <message>
-        <source>breaks off</source>
-        <translation>s&apos;interrompt</translation>
-    </message>
-    <message>
-        <source>has a broken segment</source>
-        <translation>a un segment brisé</translation>
-    </message>
-    <message>
-        <source>is not a lossless JPEG</source>
-        <translation>n&apos;est pas un JPEG sans perte</translation>
-    </message>
-    <message>
-        <source>holds no scan</source>
-        <translation>ne contient pas de passe</translation>
-    </message>
-    <message>
-        <source>names a table that it does not hold</source>
-        <translation>nomme une table qu&apos;il ne contient pas</translation>
-    </message>
-    <message>
-        <source>has an unknown predictor</source>
-        <translation>a un prédicteur inconnu</translation>
-    </message>
-    <message>
-        <source>lacks a restart marker</source>
-        <translation>manque d&apos;une marque de reprise</translation>
     </message>
 </context>
 <context>
@@ -4019,6 +3995,61 @@ au noir ou dessous : %4 %, %5 %, %6 %</translation>
     <message>
         <source>computing</source>
         <translation>calcul</translation>
+    </message>
+</context>
+<context>
+    <name>irenic::LosslessDecoder</name>
+    <message>
+        <source>does not begin as a JPEG</source>
+        <translation>ne commence pas comme un JPEG</translation>
+    </message>
+    <message>
+        <source>has a broken segment</source>
+        <translation>a un segment brisé</translation>
+    </message>
+    <message>
+        <source>ends inside a segment</source>
+        <translation>finit dans un segment</translation>
+    </message>
+    <message>
+        <source>has contradictory tables</source>
+        <translation>a des tables contradictoires</translation>
+    </message>
+    <message>
+        <source>is not a lossless JPEG</source>
+        <translation>n&apos;est pas un JPEG sans perte</translation>
+    </message>
+    <message>
+        <source>holds no scan</source>
+        <translation>ne contient pas de passe</translation>
+    </message>
+    <message>
+        <source>has a scan that does not fit its frame</source>
+        <translation>a une passe qui ne va pas dans son cadre</translation>
+    </message>
+    <message>
+        <source>names a table that it does not hold</source>
+        <translation>nomme une table qu&apos;il ne contient pas</translation>
+    </message>
+    <message>
+        <source>has an unknown predictor</source>
+        <translation>a un prédicteur inconnu</translation>
+    </message>
+    <message>
+        <source>was not decoded to its end</source>
+        <translation>n&apos;a pas été décodé jusqu&apos;au bout</translation>
+    </message>
+    <message>
+        <source>holds a code that its table does not know</source>
+        <translation>contient un code que sa table ne connaît pas</translation>
+    </message>
+    <message>
+        <source>breaks off</source>
+        <translation>s&apos;interrompt</translation>
+    </message>
+    <message>
+        <source>lacks a restart marker</source>
+        <translation>manque d&apos;une marque de reprise</translation>
     </message>
 </context>
 <context>
@@ -6627,16 +6658,8 @@ perte %L1   dérive %L2</translation>
         <translation>Ajusté pour regarder : %1.</translation>
     </message>
     <message>
-        <source>Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.</source>
-        <translation>La proximité ne peut être estimée en couleur : le dématriçage fait partager leur bruit aux voisins.</translation>
-    </message>
-    <message>
         <source>Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.</source>
         <translation>La proximité ne peut être estimée que pour des vues raw : ce qu&apos;il advint du bruit d&apos;une image finie n&apos;est pas connu.</translation>
-    </message>
-    <message>
-        <source>Nearness cannot be estimated here: samples share their noise with their neighbours.</source>
-        <translation>La proximité ne peut être estimée ici : les échantillons partagent leur bruit avec leurs voisins.</translation>
     </message>
     <message>
         <source>Nearness cannot be estimated here: the noise is hardly more than guessed.</source>
@@ -6675,16 +6698,8 @@ perte %L1   dérive %L2</translation>
         <translation>Le fichier est une image finie, dont le bruit fut brouillé et déformé par le traitement : le fichier raw ferait mieux.</translation>
     </message>
     <message>
-        <source>Doubt cannot be told of full colour: demosaicing makes neighbours share their noise.</source>
-        <translation>Le doute ne peut être dit en couleur : le dématriçage fait partager leur bruit aux voisins.</translation>
-    </message>
-    <message>
         <source>Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.</source>
         <translation>Le doute ne peut être dit que pour des vues raw : ce qu&apos;il advint du bruit d&apos;une image finie n&apos;est pas connu.</translation>
-    </message>
-    <message>
-        <source>Doubt cannot be told here: samples share their noise with their neighbours.</source>
-        <translation>Le doute ne peut être dit ici : les échantillons partagent leur bruit avec leurs voisins.</translation>
     </message>
     <message>
         <source>its sensor pattern</source>
@@ -6749,6 +6764,18 @@ perte %L1   dérive %L2</translation>
     <message>
         <source>%1 is the quickest of those that are estimated to come within 0.1 dB of the nearest (%2).</source>
         <translation>%1 est le plus rapide de ceux que l&apos;estimation place à 0,1 dB au plus du plus proche (%2).</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated of full colour whose sensor samples are gone: what demosaicing made of their noise is not known well enough.</source>
+        <translation>La proximité ne peut pas être estimée pour des couleurs complètes dont les valeurs du capteur ont disparu : on ne sait pas assez bien ce que le dématriçage a fait de leur bruit.</translation>
+    </message>
+    <message>
+        <source>Doubt cannot be told of full colour whose sensor samples are gone: what demosaicing made of their noise is not known well enough.</source>
+        <translation>Le doute ne peut pas être indiqué pour des couleurs complètes dont les valeurs du capteur ont disparu : on ne sait pas assez bien ce que le dématriçage a fait de leur bruit.</translation>
+    </message>
+    <message>
+        <source>Nearness cannot be estimated here: neighbours share what little noise there is.</source>
+        <translation>La proximité ne peut pas être estimée ici : les voisins partagent le peu de bruit qu’il y a.</translation>
     </message>
 </context>
 </TS>

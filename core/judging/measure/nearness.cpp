@@ -3,6 +3,7 @@
 
 #include "base/grid.h"
 #include "base/parallel.h"
+#include "frame/linearizer.h"
 #include "irenic/clean.h"
 #include "irenic/clean_cache.h"
 #include "irenic/develop.h"
@@ -10,6 +11,7 @@
 #include "irenic/sentence.h"
 #include "measure/block_noise.h"
 #include "measure/psnr.h"
+#include "noise/noise_field.h"
 
 #include <cmath>
 #include <numeric>
@@ -184,9 +186,11 @@ void holdAgainstLaw(RiskSums &sums, const Frame &frame, const NoiseReport &noise
 
 struct RiskPlace::Private {
     std::shared_ptr<const NoiseReport> noise;
+    bool isShared = false; ///< the noise, by neighbours
     Disturbance probe;
     Rect inside, wide;                    ///< whose pixels count, and what developing them reaches
     Plane<float> calm, untreated;         ///< signals with hardly any noise, and the frame's own less their banding
+    Plane<float> drawn;                   ///< noise of the law's; Frame::channels() a pixel, as the others
     std::vector<float> noiseLike, probed; ///< as developed: noise of the law's, and what the change of a disturbed answer is held against
     RiskSums law;                         ///< what is known of the law here
     std::vector<float> tones, spread;     ///< the picture without what looks like noise, and the local size of noise in it
@@ -198,48 +202,84 @@ struct RiskPlace::Private {
             if (wide.contains({bad.x, bad.y, 1, 1}))
                 plane.at(bad.x - wide.x, bad.y - wide.y) = 0;
     }
+    /// The frame's samples, as they are, with a part of such noise laid over those that count; what lies around is right as it is, since it would move them by chance alone.
+    std::shared_ptr<const OtherSamples> moved(const Frame &frame, int haloPx) const
+    {
+        const Linearizer levels(frame);
+        const int channels = frame.channels();
+        OtherSamples other{wide.grownBy(haloPx).intersected(frame.active), {}};
+        other.linear.reset({other.where.width * channels, other.where.height});
+        for (int y = 0; y < other.where.height; ++y)
+            for (int i = 0; i < other.linear.width(); ++i) {
+                const int sx = other.where.x + i / channels, sy = other.where.y + y, c = i % channels;
+                other.linear.at(i, y) = levels.linear(sx, sy, c) + (wide.contains({sx, sy, 1, 1}) ? kDisturbed * drawn.at((sx - wide.x) * channels + c, sy - wide.y) : 0);
+            }
+        return std::make_shared<const OtherSamples>(std::move(other));
+    }
     Developing developing(const Frame &frame) const { return {frame, calm.constView(), frame.cfa.shifted(inside.x, inside.y), inside.corner()}; }
 };
 
 Result<RiskPlace> RiskPlace::at(const std::shared_ptr<const Frame> &frame, std::shared_ptr<const NoiseReport> noise, Rect region, CleanCache *cache, const RunContext &run, uint64_t seed)
 {
+    const bool mosaic = frame->kind == FrameKind::Mosaic;
+    const int channels = frame->channels(), halo = mosaic ? Developer::kHaloPx : 0;
     auto d = std::make_shared<Private>();
-    d->inside = region.intersected(frame->active.grownBy(-Developer::kHaloPx));
-    d->wide = d->inside.grownBy(Developer::kHaloPx);
+    d->inside = region.intersected(frame->active.grownBy(-halo));
+    d->wide = d->inside.grownBy(halo);
     d->probe = {seed, kDisturbed};
     d->noise = std::move(noise);
     if (d->inside.isEmpty() || !whyNoNearness(*frame, *d->noise).empty()) {
         d->inside = {};
         return RiskPlace(d);
     }
+    d->isShared = isNoiseShared(*frame, *d->noise);
     const Rect wide = d->wide;
     // Signals and slopes are read where hardly any noise is left: a slope of the tone curve at a noisy sample is too steep in the mean.
     Result<Plane<float>> calm = cleaned(Cleaner(frame, d->noise, calmTreatment()), wide, cache, run), untreated = Cleaner::untreated(frame).clean(wide, run);
     if (!calm || !untreated)
         return cancelledError();
-    if (const Rect whole = analysable(d->inside); !whole.isEmpty())
+    if (const Rect whole = analysable(d->inside); !d->isShared && !whole.isEmpty())
         holdAgainstLaw(d->law, *frame, *d->noise, untreated.value().view().cut({whole.x - wide.x, whole.y - wide.y, whole.width, whole.height}), whole);
     d->calm = calm.take();
     d->untreated = untreated.take();
-    Plane<float> noiseLike(wide.size()), probed(wide.size());
-    for (int y = 0; y < wide.height; ++y)
+    Plane<float> probed;
+    if (d->isShared) {
+        Result<Plane<float>> drawn = sharedNoise(*frame, *d->noise, wide, d->calm.constView(), seed, run);
+        if (!drawn && drawn.error().code == ErrorCode::Cancelled)
+            return drawn.error();
+        if (!drawn) { // as where there is nothing to tell
+            d->inside = {};
+            return RiskPlace(d);
+        }
+        d->drawn = drawn.take();
+    } else {
+        d->drawn.reset(wide.size());
+        probed.reset(wide.size());
+    }
+    for (int y = 0; y < wide.height && mosaic; ++y)
         for (int x = 0; x < wide.width; ++x) {
             const int sx = wide.x + x, sy = wide.y + y;
             const NoiseModel &law = d->noise->modelAt(sx, sy, 0, true);
-            const float drawn = d->probe.at(sx, sy, 0);
-            // Not cut at black, where half of what is left of the noise lies below: in the mean, the variance would be too high.
-            const float variance = std::max(law.shotGain * d->calm.at(x, y) + law.readVariance, 0.1f * law.readVariance);
-            noiseLike.at(x, y) = std::sqrt(variance) * drawn;
-            probed.at(x, y) = variance / law.sigmaAt(d->untreated.at(x, y)) * drawn;
+            if (!d->isShared) {
+                const float drawn = d->probe.at(sx, sy, 0);
+                // Not cut at black, where half of what is left of the noise lies below: in the mean, the variance would be too high.
+                const float variance = std::max(law.shotGain * d->calm.at(x, y) + law.readVariance, 0.1f * law.readVariance);
+                d->drawn.at(x, y) = std::sqrt(variance) * drawn;
+                probed.at(x, y) = variance / law.sigmaAt(d->untreated.at(x, y)) * drawn; // the disturbance goes by the noisy sample's sigma
+            }
             d->untreated.at(x, y) -= d->noise->banding.at(sx - frame->active.x, sy - frame->active.y);
         }
-    for (Plane<float> *plane : {&noiseLike, &probed})
-        d->forgetBad(*plane);
+    if (mosaic)
+        d->forgetBad(d->drawn);
+    if (d->isShared)
+        probed = d->drawn.clone();
+    else
+        d->forgetBad(probed);
     const Developing developing = d->developing(*frame);
     std::vector<float> colours;
     const Status developed = parallelFor(3, {run.threads, run.stop, {}, run.background}, [&](int i) {
         if (i == 0)
-            d->noiseLike = developing.along(noiseLike);
+            d->noiseLike = developing.along(d->drawn);
         else if (i == 1)
             d->probed = developing.along(probed);
         else
@@ -259,19 +299,21 @@ Result<RiskSums> RiskPlace::risk(const Cleaner &treated, CleanCache *cache, cons
     const Rect wide = d->wide, inside = d->inside;
     // What is undone of the lens moves samples, and is no part of what was taken.
     const Cleaner plain(treated.sharedFrame(), treated.sharedNoise(), treated.treatment(), {treated.edits().regions, {}});
+    const Disturbance moved = d->isShared ? Disturbance{d->probe.seed, 0, d->moved(treated.frame(), plain.haloPx())} : d->probe;
     // Nobody will ask for the disturbed answer again: it would only drive others out of the cache.
-    const Result<Plane<float>> after = cleaned(plain, wide, cache, run), disturbed = plain.disturbed(d->probe).clean(wide, run);
+    const Result<Plane<float>> after = cleaned(plain, wide, cache, run), disturbed = plain.disturbed(moved).clean(wide, run);
     if (!after || !disturbed)
         return cancelledError();
-    Plane<float> removed(wide.size()), follows(wide.size());
+    Plane<float> removed(after.value().size()), follows(after.value().size());
     for (int y = 0; y < wide.height; ++y)
-        for (int x = 0; x < wide.width; ++x) {
+        for (int x = 0; x < removed.width(); ++x) {
             const float is = after.value().at(x, y);
             removed.at(x, y) = is - d->untreated.at(x, y);
             follows.at(x, y) = (disturbed.value().at(x, y) - is) / kDisturbed;
         }
-    for (Plane<float> *plane : {&removed, &follows})
-        d->forgetBad(*plane);
+    if (treated.frame().kind == FrameKind::Mosaic)
+        for (Plane<float> *plane : {&removed, &follows})
+            d->forgetBad(*plane);
     const Developing developing = d->developing(treated.frame());
     std::vector<float> a, q;
     const std::vector<float> &n = d->noiseLike, &p = d->probed, &tones = d->tones;
@@ -330,8 +372,8 @@ namespace {
 double lawDoubtOf(const NoiseReport &noise)
 {
     // Sigma is right within a twentieth where it is sure, and within a third where nothing in the frame is smooth.
-    constexpr double kSure = 0.1, kUnsure = 0.7;
-    return kSure + (kUnsure - kSure) * std::max(0.0, 1 - noise.confidence / kSureOfLaw);
+    constexpr double kSure = 0.1, kUnsure = 0.7, kOfSpectrum = 0.25; // the last where how much neighbours share was measured, too
+    return std::max(kSure, noise.spectrum ? kOfSpectrum : 0) + (kUnsure - kSure) * std::max(0.0, 1 - noise.confidence / kSureOfLaw);
 }
 
 /// By how much the variance of noise was found to be off the law, where that is no chance.
@@ -385,14 +427,15 @@ std::vector<std::optional<Standing>> standingsOf(const std::vector<std::optional
 
 std::string whyNoNearness(const Frame &frame, const NoiseReport &noise)
 {
-    constexpr double kLeastConfidence = 0.1;
-    if (frame.kind == FrameKind::Linear)
-        return sentence("Nearness cannot be estimated of full colour: demosaicing makes neighbours share their noise.");
+    constexpr double kLeastConfidence = 0.1, kLeastOfShared = 0.5; // where neighbours share noise, an error of the law is worse
+    constexpr float kLeastNoise = 0.04f;                           // below, an error of the law decides which trial seems nearer (photographs of python3-skimage, ISO 400)
     if (frame.kind == FrameKind::Rendered)
         return sentence("Nearness can be estimated of raw frames alone: what was done to the noise of a finished picture is not known.");
-    if (noise.spectrum)
-        return sentence("Nearness cannot be estimated here: samples share their noise with their neighbours.");
-    if (noise.confidence < kLeastConfidence)
+    if (frame.kind == FrameKind::Linear && !(noise.beforeColours && frame.beforeColours))
+        return sentence("Nearness cannot be estimated of full colour whose sensor samples are gone: what demosaicing made of their noise is not known well enough.");
+    if (isNoiseShared(frame, noise) && noise.luminanceNoise < kLeastNoise)
+        return sentence("Nearness cannot be estimated here: neighbours share what little noise there is.");
+    if (noise.confidence < (isNoiseShared(frame, noise) ? kLeastOfShared : kLeastConfidence))
         return sentence("Nearness cannot be estimated here: the noise is hardly more than guessed.");
     return {};
 }
@@ -486,6 +529,8 @@ Status tellNearest(NoiseReport &noise, const std::shared_ptr<const Frame> &frame
     // Below, a quick method loses nothing that shows. Texture that was measured for noise makes whatever takes most seem nearest: photographs of python3-skimage, ISO 200 to 800.
     constexpr float kLeastNoise = 0.01f, kLeastOfUsual = 0.6f;
     noise.nearness.clear();
+    if (frame->kind != FrameKind::Mosaic || noise.spectrum) // of noise that neighbours share the law is not known as well
+        return {};
     if (!whyNoNearness(*frame, noise).empty() || noise.luminanceNoise < kLeastNoise || (noise.usualShare > 0 && noise.usualShare < kLeastOfUsual))
         return {};
     const std::vector<Treatment> quick = quickOnes(noise);

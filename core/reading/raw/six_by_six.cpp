@@ -316,6 +316,38 @@ std::vector<std::array<float, 3>> tonesOf(const SixBySixMosaic &m)
     return tones;
 }
 
+/// NoiseBeforeColours::laidOver. `where` counts from the picture's corner, as the pattern does.
+Result<Plane<float>> noiseLaidOver(const SixBySixPattern &pattern, const Demosaicing &demosaicing, const std::vector<NoiseModel> &law, Rect where, PlaneView<const float> signals, uint64_t seed, const RunContext &run)
+{
+    constexpr uint64_t kStream = 96; // of no other random number in the engine
+    const auto before = [](int i) { return i - ((i % kPeriod) + kPeriod) % kPeriod; };
+    const PixelAt corner{before(where.x), before(where.y)};
+    const Size size{std::max(where.right() - corner.x, kPeriod), std::max(where.bottom() - corner.y, kPeriod)};
+    const auto clean = [&](int x, int y) {
+        const int sx = std::clamp(corner.x + x - where.x, 0, where.width - 1), sy = std::clamp(corner.y + y - where.y, 0, where.height - 1);
+        return signals.at(3 * sx + colourAt(pattern, x, y), sy);
+    };
+    const Result<Plane<uint16_t>> without = demosaicing.run(size, clean, stage(run, 0, 0.5));
+    const Result<Plane<uint16_t>> with = without ? demosaicing.run(
+                                             size, [&](int x, int y) {
+                                                 const float signal = clean(x, y);
+                                                 return signal + law[colourAt(pattern, x, y)].sigmaAt(signal) * float(RandomAt(seed, kStream, corner.x + x, corner.y + y).gaussian());
+                                             },
+                                             stage(run, 0.5, 1))
+                                                 : without.error();
+    if (!with)
+        return with.error();
+    const Levels levels = demosaicing.levels();
+    const float range = levels.white - levels.black[0];
+    Plane<float> noise({3 * where.width, where.height});
+    for (int y = 0; y < where.height; ++y)
+        for (int i = 0; i < noise.width(); ++i) {
+            const int at = 3 * (where.x - corner.x) + i, row = y + where.y - corner.y;
+            noise.at(i, y) = (float(with.value().at(at, row)) - float(without.value().at(at, row))) / range;
+        }
+    return noise;
+}
+
 /// Puts the law into the frame, and what becomes of such noise when it is demosaiced.
 Status keepNoiseOf(Frame &frame, const SixBySixMosaic &m, const FlooredLaw &law, std::vector<PixelAt> mended, const Demosaicing &demosaicing, const RunContext &run)
 {
@@ -340,6 +372,9 @@ Status keepNoiseOf(Frame &frame, const SixBySixMosaic &m, const FlooredLaw &law,
     std::copy(law.cells.begin(), law.cells.end(), noise->law.begin());
     noise->confidence = law.confidence;
     noise->alone = std::move(alone);
+    noise->laidOver = [pattern = m.pattern, demosaicing, cells = law.cells](Rect where, PlaneView<const float> signals, uint64_t seed, const RunContext &asked) {
+        return noiseLaidOver(pattern, demosaicing, cells, where, signals, seed, asked);
+    };
     noise->mended = std::move(mended);
     frame.beforeColours = std::move(noise);
     return {};

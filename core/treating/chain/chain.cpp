@@ -52,7 +52,7 @@ Chain::Chain(std::shared_ptr<const ChainFacts> facts) : m_facts(std::move(facts)
     for (const StageMaker make : kStages)
         if (auto stage = make(*m_facts))
             m_stages.push_back(std::move(stage));
-    if (m_stages.size() == 1 && !m_facts->takesNoise && m_facts->disturbance.amount == 0) // nothing but the samples themselves
+    if (m_stages.size() == 1 && !m_facts->takesNoise && m_facts->disturbance == Disturbance{}) // nothing but the samples themselves
         m_stages.clear();
     std::string text = m_facts->regions && !m_stages.empty() ? "regions " + std::to_string(m_facts->regions->number()) + "\n" : std::string();
     int best = 0;

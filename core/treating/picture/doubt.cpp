@@ -4,6 +4,7 @@
 #include "base/grid.h"
 #include "irenic/picture.h"
 #include "irenic/sentence.h"
+#include "noise/noise_field.h"
 
 #include <cmath>
 
@@ -39,14 +40,29 @@ std::shared_ptr<const NoiseReport> withoutFaults(const NoiseReport &noise)
     return report;
 }
 
+/// A treated picture's samples, photographed again. Fails as sharedNoise().
+Result<Disturbance> photographedAgain(const std::shared_ptr<const OtherSamples> &scene, const Frame &frame, const NoiseReport &noise, uint64_t seed, const RunContext &run)
+{
+    if (!isNoiseShared(frame, noise))
+        return Disturbance{seed, 1, scene};
+    const Result<Plane<float>> laidOver = sharedNoise(frame, noise, scene->where, scene->linear.constView(), seed, run);
+    if (!laidOver)
+        return laidOver.error();
+    OtherSamples again{scene->where, scene->linear.clone()};
+    for (int y = 0; y < again.where.height; ++y)
+        for (int i = 0; i < again.linear.width(); ++i)
+            again.linear.at(i, y) += laidOver.value().at(i, y);
+    return Disturbance{seed, 0, std::make_shared<const OtherSamples>(std::move(again))};
+}
+
 } // namespace
 
 std::string whyNoDoubt(const Frame &frame, const NoiseReport &noise)
 {
-    if (frame.kind != FrameKind::Mosaic)
-        return frame.kind == FrameKind::Linear ? sentence("Doubt cannot be told of full colour: demosaicing makes neighbours share their noise.") : sentence("Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.");
-    if (noise.spectrum)
-        return sentence("Doubt cannot be told here: samples share their noise with their neighbours.");
+    if (frame.kind == FrameKind::Rendered)
+        return sentence("Doubt can be told of raw frames alone: what was done to the noise of a finished picture is not known.");
+    if (frame.kind == FrameKind::Linear && !(noise.beforeColours && frame.beforeColours))
+        return sentence("Doubt cannot be told of full colour whose sensor samples are gone: what demosaicing made of their noise is not known well enough.");
     return {};
 }
 
@@ -68,7 +84,8 @@ Result<Doubt> doubtAt(const Cleaner &treated, Rect region, const Look &look, Cle
     Plane<float> change(d.detail.size(), 0.f), energy(d.detail.size());
     constexpr int kPhotographs = 2;
     for (uint64_t seed = 1; seed <= kPhotographs; ++seed) {
-        const Result<RgbImage<float>> again = developRegion(photographed.disturbed({seed, 1, of}), region, look, nullptr, run);
+        const Result<Disturbance> moved = photographedAgain(of, *frame, *treated.sharedNoise(), seed, run);
+        const Result<RgbImage<float>> again = moved ? developRegion(photographed.disturbed(moved.value()), region, look, nullptr, run) : moved.error();
         if (!again)
             return again.error();
         const Plane<float> detail = detailOf(again.value());

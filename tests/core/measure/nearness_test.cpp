@@ -3,7 +3,9 @@
 
 #include "irenic/clean.h"
 #include "irenic/clean_cache.h"
+#include "irenic/measure_noise.h"
 #include "irenic/picture.h"
+#include "irenic/read_frame.h"
 #include "irenic/readings.h"
 #include "support/frames.h"
 
@@ -270,6 +272,67 @@ private slots:
         QVERIFY2(std::abs(doubtful.db - trueDb(k, cleaner)) < 2 * doubtful.errorDb, qPrintable(QString("%1 +- %2, true %3 (%4)").arg(doubtful.db).arg(doubtful.errorDb).arg(trueDb(k, cleaner)).arg(truth)));
     }
 
+    void noiseThatNeighboursShare_data()
+    {
+        QTest::addColumn<bool>("sixBySix"); // else smoothed in the camera
+        QTest::newRow("six by six") << true;
+        QTest::newRow("smoothed") << false;
+    }
+    /// Demosaiced before anything was measured, or smoothed by the camera.
+    void noiseThatNeighboursShare()
+    {
+        QFETCH(bool, sixBySix);
+        ShootOptions o;
+        o.iso = 6400;
+        o.banding = 0;
+        o.hotPixelsPerMillion = 0;
+        o.sixBySix = sixBySix;
+        o.faults.smoothing = sixBySix ? 0 : 0.1;
+        const Scene scene = leavesScene({480, 400});
+        QTemporaryDir dir;
+        const auto read = [&](const Shot &shot, const ShootOptions &as) {
+            const std::filesystem::path file = dir.filePath("shot.dng").toStdString();
+            std::filesystem::remove(file);
+            return writeShot(file, shot, as) ? readFrame(file).value() : nullptr;
+        };
+        const Shot shot = shoot(scene, o).take();
+        const auto frame = read(shot, o);
+        const auto noise = std::make_shared<const NoiseReport>(measureNoise(*frame).take());
+        ShootOptions still = o;
+        still.faults = {};
+        Known k{{}, read(withoutNoise(shot, o), still), {}};
+        k.shot.frame = frame;
+        k.shot.noise = noise;
+        k.region = frame->crop.grownBy(-Developer::kHaloPx);
+        QVERIFY(sixBySix ? frame->kind == FrameKind::Linear : noise->spectrum.has_value());
+        std::vector<std::pair<double, double>> trials; // true and estimated
+        for (const Treatment &t : {Treatment{"wavelet", 0.3, 0.3}, Treatment{"wavelet", 1, 1}, Treatment{"dct", 0.6, 0.6}, Treatment{"nlm", 1, 1}, Treatment{"bm3d", 1, 1}}) {
+            const Cleaner cleaner = cleanerOf(k, t);
+            const Nearness n = estimated(k, cleaner);
+            const double truth = trueDb(k, cleaner);
+            QVERIFY2(std::abs(n.db - truth) < std::max(1.0, 2 * n.errorDb) && n.errorDb < 3, qPrintable(QString("%1 %2: %3 +- %4, true %5").arg(t.method.c_str()).arg(t.luminance).arg(n.db).arg(n.errorDb).arg(truth)));
+            QVERIFY(riskAt(cleaner, k.region, nullptr, {1, {}, {}}).value() == riskAt(cleaner, k.region, nullptr, {3, {}, {}}).value());
+            trials.emplace_back(truth, n.db);
+        }
+        int apart = 0;
+        for (const auto &a : trials)
+            for (const auto &b : trials)
+                if (a.first > b.first + 0.5) {
+                    ++apart;
+                    QVERIFY2(a.second > b.second, qPrintable(QString("%1, %2").arg(a.first).arg(b.first)));
+                }
+        QVERIFY(apart >= 4);
+        // Without what the sensor's samples told, a frame of such colours cannot be judged.
+        auto other = *noise;
+        other.luminanceNoise = 0.02f;
+        QVERIFY(!whyNoNearness(*frame, other).empty());
+        if (sixBySix) {
+            other = *noise;
+            other.beforeColours = false;
+            QVERIFY(!whyNoNearness(*frame, other).empty());
+        }
+    }
+
     void saysWhereItCannotKnow()
     {
         const Known k = known(leavesScene({96, 96}), 1600);
@@ -279,7 +342,8 @@ private slots:
         QVERIFY(whyNoNearness(frame, noise).empty());
         noise.confidence = 0.01;
         QVERIFY(!whyNoNearness(frame, noise).empty());
-        noise.confidence = 1;
+        noise.confidence = 0.2; // enough where noise is white
+        QVERIFY(whyNoNearness(frame, noise).empty());
         noise.spectrum.emplace();
         QVERIFY(!whyNoNearness(frame, noise).empty());
         const Cleaner shared(k.shot.frame, std::make_shared<NoiseReport>(noise), {"wavelet", 1, 1});

@@ -50,7 +50,7 @@ struct Nearness {
     static constexpr double kUnknownDb = 10;                                      ///< so uncertain that nothing was estimated
 };
 
-/// Why nothing can be estimated of a frame, as a sentence; empty where it can: mosaics with noise that neighbours do not share, and a law that is more than a guess.
+/// Why nothing can be estimated of a frame, as a sentence; empty where it can: raw frames with a law that is more than a guess.
 std::string whyNoNearness(const Frame &frame, const NoiseReport &noise);
 
 /// A place of a frame, ready to tell the risk of any treatment there: what all of them have in common is worked out once. Immutable, cheap to copy; holds no pixels of the frame.

@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "irenic/base.h"
 #include "irenic/frame.h"
 
 #include <array>
 #include <cmath>
+#include <functional>
 #include <optional>
 
 namespace irenic {
@@ -26,7 +28,12 @@ struct NoiseBeforeColours {
     std::array<NoiseModel, 3> law{};    ///< of the samples of red, green and blue
     double confidence = 0;              ///< 0..1, as in NoiseReport
     std::shared_ptr<const Frame> alone; ///< nothing but such noise on the picture's tones, demosaiced as the picture was
-    std::vector<PixelAt> mended;        ///< bad pixels, whose samples were replaced; sorted by row, then column; stored coordinates
+    /// Such noise on other signals, demosaiced as the picture was: it hangs on all three colours of its surroundings. Three linear numbers a pixel.
+    /// @param where   stored coordinates
+    /// @param clean   samples of it, three linear numbers a pixel, with little noise
+    /// Hashed from the place. Fails with Cancelled, or Unsupported where LibRaw gives up.
+    std::function<Result<Plane<float>>(Rect where, PlaneView<const float> clean, uint64_t seed, const RunContext &run)> laidOver;
+    std::vector<PixelAt> mended; ///< bad pixels, whose samples were replaced; sorted by row, then column; stored coordinates
 };
 
 /// Offsets of whole rows and columns, in signal units.

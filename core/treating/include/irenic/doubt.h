@@ -19,7 +19,7 @@ struct Doubt {
 /// Why there is nothing to be told of a frame, as a sentence; empty where there is.
 std::string whyNoDoubt(const Frame &frame, const NoiseReport &noise);
 
-/// At full size, developed as shot. Only where whyNoDoubt() is empty. Same bits for any threads. Fails only with Cancelled.
+/// At full size, developed as shot. Only where whyNoDoubt() is empty. Same bits for any threads. Fails with Cancelled; of six-by-six sensors also with Unsupported, where LibRaw gives up.
 /// @param region  stored coordinates, inside Frame::active
 /// @param cache   may be null; what is photographed again is not kept there
 Result<Doubt> doubtAt(const Cleaner &treated, Rect region, const Look &look, CleanCache *cache, const RunContext &run = {});
