@@ -222,7 +222,7 @@ struct RiskPlace::Private {
 Result<RiskPlace> RiskPlace::at(const std::shared_ptr<const Frame> &frame, std::shared_ptr<const NoiseReport> noise, Rect region, CleanCache *cache, const RunContext &run, uint64_t seed)
 {
     const bool mosaic = frame->kind == FrameKind::Mosaic;
-    const int channels = frame->channels(), halo = mosaic ? Developer::kHaloPx : 0;
+    const int halo = mosaic ? Developer::kHaloPx : 0;
     auto d = std::make_shared<Private>();
     d->inside = region.intersected(frame->active.grownBy(-halo));
     d->wide = d->inside.grownBy(halo);
